@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Rehearsal;
+
+use Escapement\Core\Settings\Settings;
+use Escapement\Core\Site\Load;
+use Escapement\Core\Site\Plant;
+use Escapement\Core\Site\Side;
+
+/** Everything a rehearsal needs: the plant, the sheet, and what happens. Rule: timing §2. */
+final readonly class Scenario
+{
+    /**
+     * @param list<Load>          $loads
+     * @param list<ScenarioEvent> $events in the order in which they happen, times from the start
+     */
+    public function __construct(
+        public Plant $plant,
+        public Settings $settings,
+        public array $events,
+        public int $untilMs,
+        public array $loads = [],
+        public Side $initial = Side::Normal,
+    ) {}
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Rehearsal;
+
+use Escapement\Core\Site\Side;
+
+/** One line of the script. Which of the fields are set depends on the verb; the reader has checked it. */
+final readonly class ScenarioEvent
+{
+    /** @param null|list<int|float> $v one value a phase, always as many as the source has */
+    public function __construct(
+        public int $atMs,
+        public Verb $do,
+        public ?Side $source = null,
+        public ?array $v = null,
+        public int|float|null $hz = null,
+        public ?string $rotation = null,
+        public int $overMs = 0,
+        public int $count = 0,
+        public string $reason = 'trip',
+        public bool $withLoad = false,
+        public ?int $forMs = null,
+        public string $to = '',
+        public string $load = '',
+        public int|float $kw = 0,
+    ) {}
+}

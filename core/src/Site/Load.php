@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Site;
+
+final readonly class Load
+{
+    /** @param int $priority 1 is the most important, 99 the least */
+    public function __construct(
+        public string $id,
+        public int|float $kw,
+        public int $priority,
+        public bool $shed,
+    ) {}
+
+    /** @return array{id: string, kw: int|float, priority: int, shed: bool} */
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'kw' => $this->kw, 'priority' => $this->priority, 'shed' => $this->shed];
+    }
+}

@@ -26,4 +26,25 @@ final readonly class ScenarioEvent
         public string $load = '',
         public int|float $kw = 0,
     ) {}
+
+    /** The same, counted from a point in time that lies $ms earlier. */
+    public function later(int $ms): self
+    {
+        return new self(
+            $this->atMs + $ms,
+            $this->do,
+            $this->source,
+            $this->v,
+            $this->hz,
+            $this->rotation,
+            $this->overMs,
+            $this->count,
+            $this->reason,
+            $this->withLoad,
+            $this->forMs,
+            $this->to,
+            $this->load,
+            $this->kw,
+        );
+    }
 }

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Finding;
+
+/** Something a technician has to know: what it is, why it matters, and where a change would clear it, the change. */
+final readonly class Finding
+{
+    /**
+     * @param ?string                     $path     JSON Pointer of the setting, also when it is absent there
+     * @param null|array<string, mixed> $fix      JSON Merge Patch (RFC 7386) of `settings` that clears it
+     * @param list<string|int>            $subjects
+     */
+    public function __construct(
+        public string $id,
+        public Severity $severity,
+        public string $message,
+        public string $because,
+        public ?string $path = null,
+        public ?array $fix = null,
+        public array $subjects = [],
+    ) {}
+
+    /**
+     * @param list<self> $findings
+     *
+     * @return list<self> worst first, by id within a severity
+     */
+    public static function worstFirst(array $findings): array
+    {
+        usort($findings, static fn(self $a, self $b): int => [$a->severity->rank(), $a->id] <=> [$b->severity->rank(), $b->id]);
+
+        return $findings;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id, 'severity' => $this->severity->value, 'message' => $this->message, 'path' => $this->path,
+            'because' => $this->because, 'fix' => $this->fix, 'subjects' => $this->subjects,
+        ];
+    }
+}

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Settings;
+
+use Escapement\Core\Finding\WorkingLine;
+use Escapement\Core\Rehearsal\Event;
+use Escapement\Core\Rehearsal\Rehearsal;
+use Escapement\Core\Rehearsal\Scenario;
+use Escapement\Core\Rehearsal\ScenarioEvent;
+use Escapement\Core\Rehearsal\Verb;
+use Escapement\Core\Site\Kind;
+use Escapement\Core\Site\Plant;
+use Escapement\Core\Site\Side;
+
+/** What a stopwatch should read on this plant with this sheet, from a plain outage on the same engine. Rule: settings §3. */
+final readonly class ExpectedTimes
+{
+    /** @var list<Window> those of the kind, in the order of the run */
+    public array $windows;
+    /** From the loss to the accepted generator: the window to use where nobody marked the start signal. */
+    public Window $runningFromLoss;
+    /** Length of return to use in the bait test, null where there is none to be had. */
+    public ?int $baitMs;
+    /** @var list<WorkingLine> */
+    public array $working;
+
+    public function __construct(private Plant $plant, private Settings $settings)
+    {
+        $returnsAtMs = $this->returnsAtMs();
+        $events = $this->rehearse($returnsAtMs);
+        $kind = $plant->kind;
+        $engine = $plant->engine;
+        $more = $engine === null ? 0 : ($engine->crankAttempts - 1) * ($engine->crankLimitMs + $engine->crankRestMs);
+
+        $contact = self::first($events, 'start_contact_closed', [], 0);
+        $accepted = self::first($events, 'source_returned', ['source' => 'emergency'], 0);
+        $closed = self::first($events, 'switch_closed', ['to' => 'emergency'], 0);
+        $dark = self::first($events, 'bus_dead', [], 0);
+        $live = $dark === null ? null : self::first($events, 'bus_live', [], $dark);
+        $back = $closed === null ? null : self::first($events, 'switch_closed', ['to' => 'normal'], $returnsAtMs);
+        $stopped = $back === null ? null : self::first($events, 'engine_stopped', [], $back);
+        $signalAt = $kind === Kind::Mobile ? 0 : $contact;
+
+        $start = Window::around('start_signal', 'utility_off', $contact);
+        $running = Window::around('engine_running', 'start_signal', self::between($signalAt, $accepted), $more);
+        $transfer = Window::around('transfer', $kind === Kind::Mobile ? 'start_signal' : 'utility_off', $closed, $more);
+        $darkFor = Window::around('dark_ms', 'utility_off', $closed === null ? null : self::between($dark, $live), $more);
+        $return = Window::around('return', $kind === Kind::Mobile ? 'engine_stopped' : 'utility_on', self::between($returnsAtMs, $back));
+        $stop = Window::around(
+            'engine_stop',
+            'retransferred',
+            self::between($back, $stopped),
+            ($engine->stopMs ?? 0) + max(0, $settings->minRunMs - (int) $settings->cooldownMs),
+        );
+        $this->windows = match ($kind) {
+            Kind::Standby => [$start, $running, $transfer, $darkFor, $return, $stop],
+            Kind::TwoSource => [$transfer, $darkFor, $return],
+            Kind::Mobile => [$running, $transfer, $return],
+        };
+        $this->runningFromLoss = Window::around('engine_running', 'utility_off', $accepted, $more);
+        $this->baitMs = $this->bait();
+        $this->working = $this->show($contact, $accepted, $closed, $returnsAtMs, $back, $stopped, $more);
+    }
+
+    public function window(string $event): ?Window
+    {
+        foreach ($this->windows as $window) {
+            if ($window->event === $event) {
+                return $window;
+            }
+        }
+
+        return null;
+    }
+
+    private function bait(): ?int
+    {
+        if ($this->plant->kind === Kind::Mobile) {
+            return null;
+        }
+        $halfMs = intdiv(max(0, (int) $this->settings->returnDelayMs - $this->settings->normal->dropoutDelayMs), 2);
+        $baitMs = intdiv(min(10_000, $halfMs), 1000) * 1000;
+
+        return $baitMs > 0 ? $baitMs : null;
+    }
+
+    /** When the plain outage ends: long after the load must be on the other side. */
+    private function returnsAtMs(): int
+    {
+        $start = $this->plant->kind === Kind::Standby ? (int) $this->settings->startDelayMs : 0;
+
+        return $this->settings->normal->dropoutDelayMs + $start + ($this->plant->engine->crankMs ?? 0) + ($this->plant->engine->runUpMs ?? 0)
+            + $this->settings->transferDelayMs + $this->settings->moveMs() + $this->settings->minRunMs + 60_000;
+    }
+
+    /** @return list<Event> */
+    private function rehearse(int $returnsAtMs): array
+    {
+        $kind = $this->plant->kind;
+        $phases = $this->plant->normal->phases;
+        $volts = static fn(int $t, int|float $v): ScenarioEvent => new ScenarioEvent($t, Verb::SetSource, Side::Normal, array_fill(0, $phases, $v));
+        $script = $kind === Kind::Mobile
+            ? [new ScenarioEvent(0, Verb::StartGenerator), new ScenarioEvent($returnsAtMs, Verb::StopGenerator)]
+            : [$volts(0, 0), $volts($returnsAtMs, $this->plant->normal->nominalV)];
+        $untilMs = $returnsAtMs + $this->settings->emergency->dropoutDelayMs
+            + ($kind === Kind::Mobile ? 0 : (int) $this->settings->returnDelayMs) + $this->settings->moveMs()
+            + ($kind === Kind::Standby ? (int) $this->settings->cooldownMs : 0) + ($this->plant->engine->stopMs ?? 0) + 60_000;
+
+        return Rehearsal::play(new Scenario($this->plant, $this->settings->bare(), $script, $untilMs))->events;
+    }
+
+    /**
+     * @param list<Event>           $events
+     * @param array<string, string> $keys
+     */
+    private static function first(array $events, string $kind, array $keys, int $fromMs): ?int
+    {
+        foreach ($events as $event) {
+            if ($event->tMs >= $fromMs && $event->kind === $kind && array_intersect_key($event->keys, $keys) == $keys) {
+                return $event->tMs;
+            }
+        }
+
+        return null;
+    }
+
+    private static function between(?int $from, ?int $to): ?int
+    {
+        return $from === null || $to === null ? null : $to - $from;
+    }
+
+    /** @return list<WorkingLine> */
+    private function show(?int $contact, ?int $accepted, ?int $closed, int $returnsAtMs, ?int $back, ?int $stopped, int $more): array
+    {
+        $s = $this->settings;
+        $engine = $this->plant->engine;
+        $lines = [];
+        if ($contact !== null) {
+            $lines[] = new WorkingLine('Start signal', "{$s->normal->dropoutDelayMs} drop-out + {$s->startDelayMs} start delay", $contact, 'ms');
+        }
+        if ($engine !== null && $accepted !== null) {
+            $rise = $accepted - ($contact ?? 0) - $engine->crankMs;
+            $lines[] = new WorkingLine('Generator accepted after the start signal', "{$engine->crankMs} crank + $rise run-up to its pick-up", $accepted - ($contact ?? 0), 'ms');
+        }
+        if ($closed !== null) {
+            $base = $engine === null ? $s->normal->dropoutDelayMs : (int) $accepted;
+            $word = $engine === null ? 'drop-out' : 'until accepted';
+            $lines[] = new WorkingLine('Transfer', "$base $word + {$s->transferDelayMs} transfer delay + {$s->moveMs()} movement", $closed, 'ms');
+        }
+        if ($back !== null) {
+            $expression = $this->plant->kind === Kind::Mobile
+                ? "{$s->emergency->dropoutDelayMs} drop-out + {$s->moveMs()} movement"
+                : "{$s->returnDelayMs} return delay + {$s->moveMs()} movement";
+            $lines[] = new WorkingLine('Return', $expression, $back - $returnsAtMs, 'ms');
+        }
+        if ($back !== null && $stopped !== null) {
+            $lines[] = new WorkingLine('Engine stop', 'the longer of ' . (int) $s->cooldownMs . " cool-down and what is left of {$s->minRunMs} minimum run", $stopped - $back, 'ms');
+        }
+        if ($more > 0 && $engine !== null) {
+            $lines[] = new WorkingLine('Latest, when only the last crank fires', '(' . $engine->crankAttempts . " − 1) × ({$engine->crankLimitMs} crank limit + {$engine->crankRestMs} rest)", $more, 'ms');
+        }
+
+        return $lines;
+    }
+}

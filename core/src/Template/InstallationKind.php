@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Template;
+
+/** The ten kinds of installation; each is a template of its own. Rule: field notes, kinds of installation. */
+enum InstallationKind: string
+{
+    case WholeHouse = 'K1';
+    case EssentialCircuits = 'K2';
+    case TwoPanels = 'K3';
+    case PlugInBox = 'K4';
+    case Mobile30 = 'K5';
+    case Mobile50 = 'K6';
+    case ContactorPair = 'K7';
+    case ContactorGenerator = 'K8';
+    case MotorDriven = 'K9';
+    case FactoryControl = 'K10';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::WholeHouse => 'Whole house, one service-rated switch',
+            self::EssentialCircuits => 'Chosen circuits in their own panel',
+            self::TwoPanels => 'Two full-size panels, one large switch',
+            self::PlugInBox => 'Plug-in switch box, portable generator',
+            self::Mobile30 => 'Mobile, one hot, on-board generator',
+            self::Mobile50 => 'Mobile, two hots, generator inlet',
+            self::ContactorPair => 'Three-phase, two supplies, contactor pair',
+            self::ContactorGenerator => 'Three-phase, generator, contactors and timers',
+            self::MotorDriven => 'Three-phase, motor-driven changeover',
+            self::FactoryControl => 'House with factory control wiring',
+        };
+    }
+
+    /** Two or three words for a list. */
+    public function short(): string
+    {
+        return match ($this) {
+            self::WholeHouse => 'whole house',
+            self::EssentialCircuits => 'chosen circuits',
+            self::TwoPanels => 'two panels',
+            self::PlugInBox => 'plug-in box',
+            self::Mobile30 => 'mobile, one hot',
+            self::Mobile50 => 'mobile, two hots',
+            self::ContactorPair => 'three-phase, two supplies',
+            self::ContactorGenerator => 'three-phase, contactors',
+            self::MotorDriven => 'three-phase, motor drive',
+            self::FactoryControl => 'house, control wiring',
+        };
+    }
+}

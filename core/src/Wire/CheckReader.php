@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Wire;
+
+use Escapement\Core\Settings\Application;
+use Escapement\Core\Settings\Check\CheckInput;
+use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Settings\QuietHours;
+use Escapement\Core\Settings\SiteExercise;
+use Escapement\Core\Settings\SiteHabits;
+use Escapement\Core\Site\Kind;
+
+/** Reads the input of `settings_check`. Rule: settings §1. */
+final readonly class CheckReader
+{
+    private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+    private const EVERY = ['weekly' => 7, 'biweekly' => 14, 'monthly' => 31, 'quarterly' => 92, 'yearly' => 366];
+    private const MOST = 1_000_000_000;
+
+    /** @throws BadInput */
+    public function input(Node $node): CheckInput
+    {
+        $object = $node->object();
+        $applicationNode = $object->required('application');
+        $application = $applicationNode->enum(Application::class);
+        $plantReader = new PlantReader();
+        $plant = $plantReader->plant($object->required('system'));
+        $settings = (new SettingsReader())->settings($object->required('settings'), $plant);
+        $loads = ($loadsNode = $object->optional('loads')) === null ? [] : $plantReader->loads($loadsNode);
+        $sourceKw = $object->optional('source_kw')?->number(0, self::MOST, aboveMin: true);
+        $motorHp = $object->optional('largest_motor_hp')?->number(0, self::MOST) ?? 0;
+        $hasCompressor = $object->optional('has_compressor')?->bool() ?? false;
+        $site = ($siteNode = $object->optional('site')) === null ? new SiteHabits() : $this->site($siteNode);
+        $object->close();
+        if (($application === Application::Mobile) !== ($plant->kind === Kind::Mobile)) {
+            throw $applicationNode->bad('The application mobile and the kind mobile belong together.');
+        }
+        if ($application === Application::TwoSource && $plant->kind !== Kind::TwoSource) {
+            throw $applicationNode->bad('The application two_source needs the kind two_source.');
+        }
+
+        return new CheckInput($application, $plant, $settings, $loads, $sourceKw, $motorHp, $hasCompressor, $site);
+    }
+
+    /** @throws BadInput */
+    public function site(Node $node): SiteHabits
+    {
+        $object = $node->object();
+        $timezone = $object->optional('timezone')?->text();
+        $quiet = [];
+        foreach ($object->optional('quiet_hours')?->list(0, 50) ?? [] as $item) {
+            $quiet[] = $this->quietHours($item);
+        }
+        $exercise = ($exerciseNode = $object->optional('exercise')) === null ? null : $this->exercise($exerciseNode);
+        $tests = $object->optional('load_tests_per_year')?->integer(0, 366) ?? 0;
+        $fuel = $object->optional('fuel')?->enum(Fuel::class);
+        $object->close();
+
+        return new SiteHabits($timezone, $quiet, $exercise, $tests, $fuel);
+    }
+
+    private function quietHours(Node $node): QuietHours
+    {
+        $object = $node->object();
+        $days = [];
+        foreach ($object->required('days')->list(1, 7) as $item) {
+            $day = $this->day($item);
+            if (in_array($day, $days, true)) {
+                throw $item->bad('This day is in the list already.');
+            }
+            $days[] = $day;
+        }
+        $quiet = new QuietHours($days, $this->clock($object->required('from')), $this->clock($object->required('to')));
+        $object->close();
+
+        return $quiet;
+    }
+
+    private function exercise(Node $node): SiteExercise
+    {
+        $object = $node->object();
+        $day = $this->day($object->required('day'));
+        $minute = $this->clock($object->required('time'));
+        $everyNode = $object->required('every');
+        $isNamed = is_string($everyNode->value);
+        $everyDays = $isNamed ? self::EVERY[$everyNode->oneOf(array_keys(self::EVERY))] : $everyNode->integer(1, 3660);
+        $forMinutes = $object->required('for_min')->integer(1, 1440);
+        $withLoad = $object->required('with_load')->bool();
+        $object->close();
+
+        return new SiteExercise($day, $minute, $everyDays, $isNamed || $everyDays % 7 === 0, $forMinutes, $withLoad);
+    }
+
+    private function day(Node $node): int
+    {
+        return (int) array_search($node->oneOf(self::DAYS), self::DAYS, true);
+    }
+
+    /** @return int minutes of the day */
+    private function clock(Node $node): int
+    {
+        $text = $node->text();
+        if (preg_match('/^([01]\d|2[0-3]):([0-5]\d)$/D', $text, $parts) !== 1) {
+            throw $node->bad('This must be a time of day from 00:00 to 23:59, such as 06:30.');
+        }
+
+        return 60 * (int) $parts[1] + (int) $parts[2];
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use App\Models\LoadItem;
+use App\Models\TransferSwitch;
+use Escapement\Core\Rehearsal\Scenario;
+use Escapement\Core\Settings\Check\CheckInput;
+use Escapement\Core\Settings\Check\SettingsCheck;
+use Escapement\Core\Settings\Check\SettingsCheckResult;
+use Escapement\Core\Settings\ExpectedTimes;
+use Escapement\Core\Settings\Settings;
+use Escapement\Core\Site\Load;
+use Escapement\Core\Site\Plant;
+use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Wire\CheckReader;
+use Escapement\Core\Wire\Node;
+use Escapement\Core\Wire\PlantReader;
+use Escapement\Core\Wire\ScenarioReader;
+use Escapement\Core\Wire\SettingsReader;
+
+/** A stored switch as the core wants it. */
+final readonly class SwitchFacts
+{
+    public Plant $plant;
+
+    public function __construct(public TransferSwitch $switch)
+    {
+        $this->plant = (new PlantReader())->plant(Node::fromArray($switch->plant));
+    }
+
+    /**
+     * @param array<string, mixed> $settings on the wire
+     *
+     * @throws BadInput with its path within the settings
+     */
+    public function settings(array $settings): Settings
+    {
+        return (new SettingsReader())->settings(Node::fromArray($settings), $this->plant);
+    }
+
+    /** @return list<Load> */
+    public function loads(): array
+    {
+        return array_values($this->switch->loads->map(
+            static fn(LoadItem $item): Load => new Load($item->name, (float) $item->kw, $item->priority, $item->shed),
+        )->all());
+    }
+
+    public function sourceKw(): ?float
+    {
+        $kw = $this->switch->fuel === null ? null : ($this->switch->rated_kw[$this->switch->fuel->value] ?? null);
+
+        return $kw === null ? null : (float) $kw;
+    }
+
+    /**
+     * @param array<string, mixed> $habits exercise, quiet hours and load tests as agreed on site
+     */
+    public function check(Settings $settings, array $habits): SettingsCheckResult
+    {
+        $site = array_filter($habits, static fn(mixed $value): bool => $value !== null);
+        if ($this->switch->fuel !== null) {
+            $site['fuel'] = $this->switch->fuel->value;
+        }
+
+        return (new SettingsCheck())->check(new CheckInput(
+            $this->switch->application,
+            $this->plant,
+            $settings,
+            $this->loads(),
+            $this->sourceKw(),
+            (float) $this->switch->largest_motor_hp,
+            $this->switch->has_compressor,
+            (new CheckReader())->site(Node::fromArray((object) $site)),
+        ));
+    }
+
+    public function expected(Settings $settings): ExpectedTimes
+    {
+        return new ExpectedTimes($this->plant, $settings);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $events
+     *
+     * @throws BadInput
+     */
+    public function scenario(Settings $settings, array $events, int $untilMs): Scenario
+    {
+        return (new ScenarioReader())->scenario(Node::fromArray([
+            'system' => $this->plant->toArray(),
+            'settings' => $settings->toWire(),
+            'loads' => array_map(static fn(Load $load): array => $load->toArray(), $this->loads()),
+            'events' => $events,
+            'until_ms' => $untilMs,
+        ]));
+    }
+
+}

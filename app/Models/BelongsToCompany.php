@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\Auth;
+
+/**
+ * Every query of such a model sees the signed-in user's company and nothing else; without a user it sees nothing.
+ *
+ * A route that looks a model up by its id therefore answers 404 to a stranger, and never says that it exists.
+ * Console and seeders lift the scope by name: withoutGlobalScope('company').
+ */
+trait BelongsToCompany
+{
+    public static function bootBelongsToCompany(): void
+    {
+        static::addGlobalScope('company', static function (Builder $query): void {
+            $query->where($query->getModel()->getTable() . '.company_id', Auth::user()->company_id ?? 0);
+        });
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int    $id
+ * @property int    $company_id
+ * @property int    $switch_id
+ * @property int    $place
+ * @property string $name
+ * @property string $kw
+ * @property int    $priority
+ * @property bool   $must_run
+ * @property bool   $shed
+ */
+final class LoadItem extends Model
+{
+    use BelongsToCompany;
+
+    public $timestamps = false;
+    protected $table = 'loads';
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['must_run' => 'boolean', 'shed' => 'boolean'];
+    }
+}

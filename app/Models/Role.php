@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+enum Role: string
+{
+    case Lead = 'lead';
+    case Technician = 'technician';
+    case Viewer = 'viewer';
+
+    public function mayWrite(): bool
+    {
+        return $this !== self::Viewer;
+    }
+}

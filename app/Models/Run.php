@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+
+/**
+ * A commissioning run: a sheet, the marks of the stopwatch, and the chained record of all that was done.
+ *
+ * @property int            $id
+ * @property int            $company_id
+ * @property int            $switch_id
+ * @property int            $sheet_id
+ * @property int            $user_id
+ * @property int            $reaction_ms
+ * @property string         $head
+ * @property ?string        $verdict
+ * @property ?string        $signed_name
+ * @property ?string        $signed_drawing
+ * @property ?int           $signed_by
+ * @property ?Carbon        $signed_at
+ * @property Carbon         $created_at
+ * @property TransferSwitch $switch
+ * @property Sheet          $sheet
+ * @property User           $user
+ * @property Collection<int, Mark>        $marks
+ * @property Collection<int, RecordEntry> $entries
+ */
+final class Run extends Model
+{
+    use BelongsToCompany;
+
+    public const UPDATED_AT = null;
+
+    protected $guarded = [];
+
+    /** @return BelongsTo<TransferSwitch, $this> */
+    public function switch(): BelongsTo
+    {
+        return $this->belongsTo(TransferSwitch::class, 'switch_id');
+    }
+
+    /** @return BelongsTo<Sheet, $this> */
+    public function sheet(): BelongsTo
+    {
+        return $this->belongsTo(Sheet::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return HasMany<Mark, $this> */
+    public function marks(): HasMany
+    {
+        return $this->hasMany(Mark::class)->orderBy('at_ms')->orderBy('received_at')->orderBy('id');
+    }
+
+    /** @return HasMany<RecordEntry, $this> */
+    public function entries(): HasMany
+    {
+        return $this->hasMany(RecordEntry::class)->orderBy('seq');
+    }
+
+    public function isSigned(): bool
+    {
+        return $this->signed_at !== null;
+    }
+
+    protected function casts(): array
+    {
+        return ['signed_at' => 'datetime', 'created_at' => 'datetime'];
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Escapement\Core\Template\InstallationKind;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int              $id
+ * @property int              $company_id
+ * @property string           $name
+ * @property ?string          $address
+ * @property string           $timezone
+ * @property string           $units        us or metric
+ * @property InstallationKind $installation
+ * @property ?int             $service_a
+ * @property ?string          $altitude_m
+ * @property ?string          $owner
+ * @property ?string          $notes
+ * @property Collection<int, TransferSwitch> $switches
+ */
+final class Site extends Model
+{
+    use BelongsToCompany;
+
+    protected $guarded = [];
+
+    /** @return HasMany<TransferSwitch, $this> */
+    public function switches(): HasMany
+    {
+        return $this->hasMany(TransferSwitch::class)->orderBy('id');
+    }
+
+    protected function casts(): array
+    {
+        return ['installation' => InstallationKind::class];
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Escapement\Core\Settings\Application;
+use Escapement\Core\Settings\Fuel;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * @property int                  $id
+ * @property int                  $company_id
+ * @property int                  $site_id
+ * @property string               $name
+ * @property Application          $application
+ * @property ?int                 $rating_a
+ * @property ?int                 $poles
+ * @property bool                 $service_rated
+ * @property ?string              $test_disconnect
+ * @property ?Fuel                $fuel
+ * @property array<string, float> $rated_kw         by fuel
+ * @property string               $largest_motor_hp
+ * @property bool                 $has_compressor
+ * @property array<string, mixed> $plant            `system` of the timing rules
+ * @property Site                 $site
+ * @property ?Sheet               $sheet            the newest
+ * @property ?Run                 $run              the newest
+ * @property Collection<int, LoadItem> $loads
+ * @property Collection<int, Sheet>    $sheets
+ * @property Collection<int, Run>      $runs
+ */
+final class TransferSwitch extends Model
+{
+    use BelongsToCompany;
+
+    protected $table = 'switches';
+    protected $guarded = [];
+
+    /** @return BelongsTo<Site, $this> */
+    public function site(): BelongsTo
+    {
+        return $this->belongsTo(Site::class);
+    }
+
+    /** @return HasMany<LoadItem, $this> */
+    public function loads(): HasMany
+    {
+        return $this->hasMany(LoadItem::class, 'switch_id')->orderBy('place');
+    }
+
+    /** @return HasMany<Sheet, $this> */
+    public function sheets(): HasMany
+    {
+        return $this->hasMany(Sheet::class, 'switch_id')->orderByDesc('version');
+    }
+
+    /** @return HasOne<Sheet, $this> */
+    public function sheet(): HasOne
+    {
+        return $this->hasOne(Sheet::class, 'switch_id')->ofMany('version', 'max');
+    }
+
+    /** @return HasMany<Run, $this> */
+    public function runs(): HasMany
+    {
+        return $this->hasMany(Run::class, 'switch_id')->orderByDesc('id');
+    }
+
+    /** @return HasOne<Run, $this> */
+    public function run(): HasOne
+    {
+        return $this->hasOne(Run::class, 'switch_id')->latestOfMany();
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'application' => Application::class, 'fuel' => Fuel::class, 'rated_kw' => 'array', 'plant' => 'array',
+            'service_rated' => 'boolean', 'has_compressor' => 'boolean',
+        ];
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Commissioning;
+
+use App\Models\Run;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+final readonly class TakeMarks
+{
+    private const MOST = 1000;
+
+    public function __construct(private KeepMarks $keeper) {}
+
+    public function __invoke(Request $request, Run $run): JsonResponse
+    {
+        $marks = $request->json('marks');
+        if (! is_array($marks) || ! array_is_list($marks) || count($marks) > self::MOST) {
+            return response()->json(['error' => ['path' => '/marks', 'message' => 'A list of up to 1000 marks is needed.']], 422);
+        }
+        /** @var User $user */
+        $user = $request->user();
+        $answer = $this->keeper->keep($run, $user, $marks);
+
+        return response()->json($answer + ['marks' => $run->marks()->get()->map(MarkLine::toArray(...))->all()]);
+    }
+}

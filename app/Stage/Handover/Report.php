@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Handover;
+
+use App\Bridge\SwitchFacts;
+use App\Models\RecordEntry;
+use App\Models\Run;
+use App\Stage\Commissioning\MarkLine;
+use App\Stage\Commissioning\RunResult;
+use App\Stage\Rehearsal\Strip\StripTracks;
+use App\Stage\Rehearsal\Strip\TimingStrip;
+use App\Stage\Settings\SheetField;
+use App\Stage\Settings\SheetForm;
+use Escapement\Core\Commissioning\RecordChain;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Rehearsal\Rehearsal;
+use Escapement\Core\Rehearsal\Story;
+use Illuminate\Support\Carbon;
+
+/** All that the report says, whether on screen, on paper or as JSON. */
+final readonly class Report
+{
+    public const FORMAT = 'escapement/run/1';
+
+    public RunResult $result;
+    /** @var list<Finding> of the sheet */
+    public array $settingsFindings;
+    public TimingStrip $screenStrip;
+    public TimingStrip $printStrip;
+    /** @var array<string, list<SheetField>> */
+    public array $sheetGroups;
+    /** @var list<array{seq: int, kind: string, who: string, server_time: string, device_time: ?string, what: array<string, mixed>, hash: string}> */
+    public array $entries;
+    public bool $isChainWhole;
+
+    public function __construct(public Run $run)
+    {
+        $run->load(['marks.user', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads']);
+        $this->result = new RunResult($run);
+        $facts = new SwitchFacts($run->switch);
+        $settings = $facts->settings($run->sheet->settings);
+        $this->settingsFindings = $facts->check($settings, $run->sheet->habits)->findings;
+        $this->sheetGroups = (new SheetForm($facts->plant))->groups();
+        $numbers = [];
+        foreach (Story::Outage->numbers() as $number) {
+            $numbers[$number->name] = $number->default;
+        }
+        $scenario = $facts->scenario($settings, Story::Outage->events($numbers, $facts->plant), Story::Outage->untilMs($numbers, $facts->plant, $settings));
+        $tracks = new StripTracks($scenario, Rehearsal::play($scenario));
+        $this->screenStrip = new TimingStrip($tracks, null, false, 700);
+        $this->printStrip = new TimingStrip($tracks, null, true, 560);
+        $this->entries = array_values($run->entries->map(
+            static fn(RecordEntry $entry): array => json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR) + ['hash' => $entry->hash],
+        )->all());
+        $this->isChainWhole = (new RecordChain())->firstBroken(array_map(static function (array $entry): array {
+            $hash = $entry['hash'];
+            unset($entry['hash']);
+
+            return ['hash' => $hash, 'entry' => $entry];
+        }, $this->entries)) === null;
+    }
+
+    public function when(Carbon $date): string
+    {
+        return $date->copy()->setTimezone($this->run->switch->site->timezone)->format('j M Y, H:i');
+    }
+
+    /** @return list<array{when: string, who: string, text: string, isAmendment: bool}> */
+    public function notes(): array
+    {
+        $notes = [];
+        foreach ($this->entries as $entry) {
+            if ($entry['kind'] === 'note' || $entry['kind'] === 'amendment') {
+                $notes[] = ['when' => $this->when(Carbon::parse($entry['server_time'])), 'who' => $entry['who'], 'text' => (string) $entry['what']['text'], 'isAmendment' => $entry['kind'] === 'amendment'];
+            }
+        }
+
+        return $notes;
+    }
+
+    /**
+     * What was not proved belongs into a report as much as what was.
+     *
+     * @return list<string>
+     */
+    public function notProved(): array
+    {
+        $missing = [];
+        if ($this->result->verdict->runs === []) {
+            return ['Nothing was timed.'];
+        }
+        foreach ($this->result->verdict->runs as $run) {
+            foreach ($run->intervals as $interval) {
+                if ($interval->measuredMs === null && $interval->event !== 'start_signal') {
+                    $missing[] = RunResult::intervalName($interval->event) . ' was not timed.';
+                }
+            }
+            if ($run->baits === [] && $this->result->expected->baitMs !== null) {
+                $missing[] = 'The bait test was not done.';
+            }
+        }
+        $missing[] = 'No load test: the run shows that it starts and transfers, not that it carries the building for hours.';
+
+        return array_values(array_unique($missing));
+    }
+
+    /** @return array<string, mixed> by the published schema run */
+    public function toArray(): array
+    {
+        $run = $this->run;
+        $site = $run->switch->site;
+
+        return [
+            'format' => self::FORMAT,
+            'site' => ['name' => $site->name, 'address' => $site->address, 'timezone' => $site->timezone, 'installation' => $site->installation->value],
+            'switch' => ['name' => $run->switch->name, 'rating_a' => $run->switch->rating_a, 'poles' => $run->switch->poles, 'service_rated' => $run->switch->service_rated],
+            'system' => $run->switch->plant,
+            'settings' => $run->sheet->settings,
+            'settings_version' => $run->sheet->version,
+            'reaction_ms' => $run->reaction_ms,
+            'marks' => $run->marks->map(MarkLine::toArray(...))->all(),
+            'timing' => $this->result->verdict->toArray(),
+            'signature' => $run->signed_at === null ? null : [
+                'name' => $run->signed_name, 'drawing' => $run->signed_drawing, 'signed_at' => $run->signed_at->toIso8601ZuluString('millisecond'), 'verdict' => $run->verdict,
+            ],
+            'record' => ['head' => $run->head, 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries)],
+        ];
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Settings;
+
+use App\Bridge\SwitchFacts;
+use App\Models\Sheet;
+use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Settings\Check\SettingsCheckResult;
+use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Template\ReturnSchool;
+use Escapement\Core\Template\SheetTemplate;
+
+/** The newest sheet of a switch, or the template of its kind where there is none yet. */
+final readonly class SheetPage
+{
+    public SiteStanding $standing;
+    public SheetForm $form;
+    public SheetTemplate $template;
+    /** @var array<string, mixed> */
+    public array $settings;
+    /** @var array<string, mixed> */
+    public array $habits;
+    public SettingsCheckResult $check;
+
+    public function __construct(public TransferSwitch $switch, public ?Sheet $sheet, public ReturnSchool $school)
+    {
+        $facts = new SwitchFacts($switch);
+        $this->standing = new SiteStanding($switch->site, $switch);
+        $this->form = new SheetForm($facts->plant);
+        $this->template = new SheetTemplate($switch->site->installation, $school);
+        $this->settings = $sheet->settings ?? $this->template->settings()->toWire();
+        $this->habits = $sheet->habits ?? [
+            'exercise' => ['day' => 'tue', 'time' => '11:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false],
+            'load_tests_per_year' => 4,
+        ];
+        $this->check = $facts->check($facts->settings($this->settings), $this->habits);
+    }
+
+    public function reason(string $path): string
+    {
+        foreach ([$path, dirname($path), str_replace('emergency', 'normal', $path), dirname(str_replace('emergency', 'normal', $path))] as $at) {
+            if (isset(SheetTemplate::REASONS[$at])) {
+                return SheetTemplate::REASONS[$at];
+            }
+        }
+
+        return '';
+    }
+
+    /** What the template says where the sheet says something else. */
+    public function templateSays(SheetField $field): ?string
+    {
+        $mine = $field->typed($this->settings);
+        $template = $field->typed($this->template->settings()->toWire());
+
+        return $mine === $template ? null : ($template === '' ? 'off' : $template);
+    }
+
+    /** @return list<Finding> */
+    public function findings(): array
+    {
+        return $this->check->findings;
+    }
+
+    public function seconds(?int $ms): string
+    {
+        return $ms === null ? 'never' : SheetWords::seconds($ms);
+    }
+
+    public function when(Sheet $sheet): string
+    {
+        return $sheet->created_at->copy()->setTimezone($this->switch->site->timezone)->format('j M Y, H:i');
+    }
+}

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage;
+
+use App\Bridge\SwitchFacts;
+use App\Models\Run;
+use App\Models\Site;
+use App\Models\TransferSwitch;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\Severity;
+use Escapement\Core\Settings\Check\SettingsCheckResult;
+use Escapement\Core\Settings\SheetWords;
+use Illuminate\Support\Carbon;
+
+/**
+ * Where a switch of a site stands, stage by stage; what the train, the bar and the board say of it.
+ *
+ * Needs of the switch: site, sheet, run with sheet and user, loads.
+ */
+final class SiteStanding
+{
+    public readonly ?SettingsCheckResult $check;
+
+    public function __construct(public readonly Site $site, public readonly ?TransferSwitch $switch)
+    {
+        $sheet = $switch?->sheet;
+        $facts = $switch === null ? null : new SwitchFacts($switch);
+        $this->check = $sheet === null || $facts === null ? null : $facts->check($facts->settings($sheet->settings), $sheet->habits);
+    }
+
+    /** @return array<string, bool> what the next decisions need, and whether it is there */
+    public function surveyed(): array
+    {
+        $switch = $this->switch;
+
+        return [
+            'address' => $this->site->address !== null,
+            'owner' => $this->site->owner !== null,
+            'service size' => $this->site->service_a !== null,
+            'switch rating' => $switch?->rating_a !== null,
+            'poles' => $switch?->poles !== null,
+            'test disconnect' => $switch?->test_disconnect !== null,
+            'fuel' => $switch?->fuel !== null,
+            'generator rating' => $switch !== null && $switch->fuel !== null && isset($switch->rated_kw[$switch->fuel->value]),
+            'loads' => $switch !== null && $switch->loads->isNotEmpty(),
+        ];
+    }
+
+    /** @return list<StageRow> */
+    public function stages(): array
+    {
+        $switch = $this->switch;
+        $done = $this->surveyed();
+        $count = count(array_filter($done));
+        $survey = new StageRow(
+            'survey',
+            'Survey',
+            $count === count($done) ? 'all there' : "$count of " . count($done) . ' known',
+            $count === count($done) ? 'proven' : 'part',
+            $count / count($done),
+            route('survey', $this->site),
+        );
+        if ($switch === null) {
+            return [$survey];
+        }
+
+        return [$survey, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch), $this->reportRow($switch)];
+    }
+
+    /** @return list<Finding> of the settings, worst first */
+    public function stops(): array
+    {
+        return array_values(array_filter($this->check->findings ?? [], static fn(Finding $finding): bool => $finding->severity === Severity::Stop));
+    }
+
+    /** The newest signed run, if it passed: nothing else is proof. */
+    public function proof(): ?Run
+    {
+        $run = $this->switch?->run;
+
+        return $run !== null && $run->verdict === 'pass' ? $run : null;
+    }
+
+    public function isChangedSinceProven(): bool
+    {
+        $proof = $this->proof();
+
+        return $proof !== null && $this->switch?->sheet !== null && $this->switch->sheet->version > $proof->sheet->version;
+    }
+
+    public function date(Carbon $date): string
+    {
+        return $date->copy()->setTimezone($this->site->timezone)->format('j M Y');
+    }
+
+    private function settingsRow(TransferSwitch $switch): StageRow
+    {
+        $stops = count($this->stops());
+
+        return new StageRow('settings', 'Settings', match (true) {
+            $switch->sheet === null => 'not yet',
+            $stops > 0 => "$stops stop" . ($stops > 1 ? 's' : ''),
+            default => "version {$switch->sheet->version}, {$switch->sheet->standing->label()}",
+        }, $stops > 0 ? 'stop' : ($switch->sheet === null ? 'open' : 'proven'), $switch->sheet === null ? 0 : 1, route('sheet', $switch));
+    }
+
+    private function rehearsalRow(TransferSwitch $switch): StageRow
+    {
+        $darkMs = $this->check?->expected->window('dark_ms')?->nominalMs;
+
+        return new StageRow('rehearsal', 'Rehearsal', match (true) {
+            $switch->sheet === null => 'waits for Settings',
+            $darkMs !== null => 'dark ' . SheetWords::seconds($darkMs),
+            default => 'six stories',
+        }, $switch->sheet === null ? 'open' : 'part', $switch->sheet === null ? 0 : .5, $switch->sheet === null ? null : route('rehearsal', $switch));
+    }
+
+    private function commissionRow(TransferSwitch $switch): StageRow
+    {
+        $run = $switch->run;
+        $url = route('runs', $switch);
+
+        return match (true) {
+            $switch->sheet === null => new StageRow('commission', 'Commission', 'waits for Settings', 'open', 0, null),
+            $run === null => new StageRow('commission', 'Commission', 'not yet', 'open', 0, $url),
+            $run->verdict === 'pass' && $this->isChangedSinceProven() => new StageRow('commission', 'Commission', 'changed since proven', 'part', .5, $url),
+            $run->verdict === 'pass' && $run->signed_at !== null => new StageRow('commission', 'Commission', 'proven ' . $this->date($run->signed_at), 'proven', 1, $url),
+            $run->verdict === 'fail' => new StageRow('commission', 'Commission', 'run did not pass', 'stop', 1, $url),
+            $run->signed_at !== null => new StageRow('commission', 'Commission', 'run incomplete', 'part', .5, $url),
+            default => new StageRow('commission', 'Commission', 'run not signed', 'part', .3, $url),
+        };
+    }
+
+    private function reportRow(TransferSwitch $switch): StageRow
+    {
+        $run = $switch->run;
+
+        return $run?->signed_at === null
+            ? new StageRow('report', 'Report', 'waits for a signed run', 'open', 0, null)
+            : new StageRow('report', 'Report', 'signed ' . $this->date($run->signed_at), 'proven', 1, route('report', $run));
+    }
+}

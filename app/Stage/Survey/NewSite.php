@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Survey;
+
+use Escapement\Core\Template\InstallationKind;
+use Illuminate\Contracts\View\View;
+
+final readonly class NewSite
+{
+    public function __invoke(): View
+    {
+        return view('survey.new', ['kinds' => InstallationKind::cases()]);
+    }
+}

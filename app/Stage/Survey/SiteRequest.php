@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Survey;
+
+use App\Bridge\Units;
+use Escapement\Core\Template\InstallationKind;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+final class SiteRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        $most = $this->input('units') === 'us' ? 29_000 : 8850;
+
+        return [
+            'name' => ['required', 'string', 'max:120'],
+            'address' => ['nullable', 'string', 'max:250'],
+            'owner' => ['nullable', 'string', 'max:120'],
+            'timezone' => ['required', 'timezone:all'],
+            'units' => ['required', 'in:us,metric'],
+            'installation' => ['required', Rule::enum(InstallationKind::class)],
+            'service_a' => ['nullable', 'integer', 'between:1,10000'],
+            'altitude' => ['nullable', 'numeric', "between:-1500,$most"],
+            'notes' => ['nullable', 'string', 'max:5000'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'name.required' => 'A site needs a name that you would say on the telephone.',
+            'timezone.required' => 'Exercise times are local: choose the time zone.',
+            'timezone.timezone' => 'This is no time zone that this machine knows.',
+            'service_a.integer' => 'Whole amperes, from 1 to 10 000 A.',
+            'service_a.between' => 'A service has 1 to 10 000 A.',
+            'altitude.numeric' => 'A number: the height above the sea.',
+            'altitude.between' => 'From :min to :max; higher than that nobody stands.',
+        ];
+    }
+
+    /** @return array<string, mixed> columns of a site */
+    public function columns(): array
+    {
+        $fields = $this->validated();
+        $altitude = $fields['altitude'] ?? null;
+        unset($fields['altitude']);
+
+        return $fields + ['altitude_m' => $altitude === null ? null : (new Units($fields['units']))->toMetres((float) $altitude)];
+    }
+}

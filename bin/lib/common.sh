@@ -1,0 +1,104 @@
+# Shared by bin/start, bin/stop and bin/test: what must be installed, and the private MariaDB servers.
+# shellcheck shell=bash
+
+root=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
+var="$root/var"
+mkdir -p "$var"
+
+say() { printf '%s\n' "$*"; }
+die() { printf 'bin: %s\n' "$*" >&2; exit 1; }
+as_root() { if [ "$(id -u)" = 0 ]; then "$@"; else sudo "$@"; fi; }
+
+# Installs what is missing and nothing else. Arguments: command-or-file=package ...
+need() {
+    local missing=() pair
+    for pair in "$@"; do
+        local what=${pair%%=*} package=${pair#*=}
+        case "$what" in
+            /*) [ -e "$what" ] || missing+=("$package") ;;
+            php:*) php -m 2>/dev/null | grep -qix "${what#php:}" || missing+=("$package") ;;
+            *) command -v "$what" >/dev/null 2>&1 || missing+=("$package") ;;
+        esac
+    done
+    [ ${#missing[@]} = 0 ] && return 0
+    say "Installing ${missing[*]} …"
+    as_root apt-get update -qq >"$var/apt.log" 2>&1 || die "apt-get update did not work, see var/apt.log"
+    as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}" >>"$var/apt.log" 2>&1 \
+        || die "these packages could not be installed: ${missing[*]}, see var/apt.log"
+}
+
+need_runtime() {
+    need php=php8.2-cli /usr/sbin/php-fpm8.2=php8.2-fpm php:pdo_mysql=php8.2-mysql php:mbstring=php8.2-mbstring php:dom=php8.2-xml \
+        php:intl=php8.2-intl php:bcmath=php8.2-bcmath php:curl=php8.2-curl php:gd=php8.2-gd php:zip=php8.2-zip \
+        composer=composer unzip=unzip /usr/sbin/mariadbd=mariadb-server mariadb=mariadb-client \
+        /usr/sbin/nginx=nginx-light /usr/share/nginx/modules-available/mod-http-brotli-filter.conf=libnginx-mod-http-brotli-filter \
+        /usr/share/nginx/modules-available/mod-http-brotli-static.conf=libnginx-mod-http-brotli-static
+    need node=nodejs npm=npm
+}
+
+# Libraries, only when their list has changed since the last time.
+need_libraries() {
+    if [ ! -e "$root/vendor/autoload.php" ] || [ "$root/composer.json" -nt "$var/composer.stamp" ]; then
+        say "Fetching the PHP libraries …"
+        (cd "$root" && COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress) >"$var/composer.log" 2>&1 \
+            || die "composer did not finish, see var/composer.log"
+        chmod -R a+rX "$root/vendor"
+        touch "$var/composer.stamp"
+    fi
+    if [ ! -d "$root/node_modules" ] || [ "$root/package-lock.json" -nt "$var/npm.stamp" ]; then
+        say "Fetching the browser libraries …"
+        (cd "$root" && npm ci --no-audit --no-fund) >"$var/npm.log" 2>&1 || die "npm did not finish, see var/npm.log"
+        touch "$var/npm.stamp"
+    fi
+}
+
+need_assets() {
+    if [ ! -e "$root/public/build/manifest.json" ] \
+        || [ -n "$(find "$root/resources/css" "$root/resources/js" "$root/vite.config.js" -newer "$root/public/build/manifest.json" -print -quit)" ]; then
+        say "Building styles and scripts …"
+        (cd "$root" && npm run build) >"$var/vite.log" 2>&1 || die "the build did not finish, see var/vite.log"
+    fi
+}
+
+# A socket path must be short, so it is not kept in the project.
+db_run() { printf '%s/escapement-%s-%s' "${TMPDIR:-/tmp}" "$(id -u)" "$1"; }
+db_admin() { mariadb-admin --no-defaults -u "$(id -un)" -S "$(db_run "$1")/db.sock" "${@:2}"; }
+db_sql() { mariadb --no-defaults -u "$(id -un)" -S "$(db_run "$1")/db.sock" "${@:2}"; }
+
+# db_start PORT DATADIR AUTH [server options]: a server of our own on loopback. It is asked by ping whether it runs:
+# the process of a killed server can still be there for a moment.
+db_start() {
+    local port=$1 data=$2 auth=$3 run me
+    shift 3
+    run=$(db_run "$port"); me=$(id -un)
+    mkdir -p "$run" && chmod 700 "$run"
+    db_admin "$port" ping >/dev/null 2>&1 && return 0
+    if [ ! -d "$data/mysql" ]; then
+        mkdir -p "$data"
+        mariadb-install-db --no-defaults --user="$me" --datadir="$data" --auth-root-authentication-method="$auth" \
+            --auth-root-socket-user="$me" --skip-test-db >"$run/install.log" 2>&1 || die "no database could be made, see $run/install.log"
+    fi
+    setsid mariadbd --no-defaults --user="$me" --datadir="$data" --socket="$run/db.sock" --pid-file="$run/db.pid" \
+        --bind-address=127.0.0.1 --port="$port" --skip-name-resolve --skip-log-bin --character-set-server=utf8mb4 \
+        --collation-server=utf8mb4_unicode_ci --default-time-zone=+00:00 \
+        --sql-mode=STRICT_TRANS_TABLES,ONLY_FULL_GROUP_BY,ERROR_FOR_DIVISION_BY_ZERO,NO_ZERO_DATE,NO_ZERO_IN_DATE,NO_ENGINE_SUBSTITUTION \
+        --innodb-buffer-pool-size=256M --innodb-log-file-size=64M --performance-schema=0 --max-connections=100 "$@" \
+        >"$run/db.log" 2>&1 </dev/null &
+    local i
+    for i in $(seq 1 150); do
+        db_admin "$port" ping >/dev/null 2>&1 && return 0
+        sleep 0.1
+    done
+    die "the database did not come up, see $run/db.log"
+}
+
+db_stop() { db_admin "$1" shutdown >/dev/null 2>&1 || true; }
+
+wait_for() {
+    local url=$1 i
+    for i in $(seq 1 100); do
+        php -r 'exit(@file_get_contents($argv[1], false, stream_context_create(["http" => ["timeout" => 2]])) === false ? 1 : 0);' "$url" && return 0
+        sleep 0.1
+    done
+    return 1
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\MayWrite;
+use App\Stage\Account;
+use App\Stage\Board;
+use App\Stage\Commissioning;
+use App\Stage\Handover;
+use App\Stage\Rehearsal;
+use App\Stage\Settings;
+use App\Stage\Survey;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('guest')->group(static function (): void {
+    Route::get('/login', Account\ShowSignIn::class)->name('login');
+    Route::post('/login', Account\SignIn::class)->middleware('throttle:sign-in');
+});
+
+Route::middleware('auth')->group(static function (): void {
+    Route::post('/logout', Account\SignOut::class)->name('logout');
+    Route::get('/account', Account\ShowAccount::class)->name('account');
+    Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:sign-in')->name('password');
+
+    Route::get('/', Board\ShowBoard::class)->name('board');
+    Route::get('/sites/{site}', Survey\ShowSurvey::class)->whereNumber('site')->name('survey');
+    Route::get('/switches/{switch}/settings', Settings\ShowSheet::class)->name('sheet');
+    Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');
+    Route::get('/switches/{switch}/settings/{version}.json', Settings\ExportSheet::class)->whereNumber('version')->name('sheet.export');
+    Route::match(['get', 'post'], '/switches/{switch}/rehearsal', Rehearsal\ShowRehearsal::class)->name('rehearsal');
+    Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
+    Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');
+    Route::get('/runs/{run}/verdict', Commissioning\ShowVerdict::class)->name('run.verdict');
+    Route::get('/runs/{run}/report', Handover\ShowReport::class)->name('report');
+    Route::get('/runs/{run}/report.pdf', Handover\PrintReport::class)->name('report.pdf');
+    Route::get('/runs/{run}/report.json', Handover\ExportRun::class)->name('report.json');
+
+    Route::middleware(MayWrite::class)->group(static function (): void {
+        Route::get('/sites/new', Survey\NewSite::class)->name('sites.new');
+        Route::post('/sites', Survey\CreateSite::class)->name('sites');
+        Route::put('/sites/{site}', Survey\SaveSurvey::class)->name('survey.save');
+        Route::post('/sites/{site}/switches', Survey\AddSwitch::class)->name('switches');
+        Route::put('/switches/{switch}', Survey\SaveSwitch::class)->name('switch.save');
+        Route::put('/switches/{switch}/loads', Survey\SaveLoads::class)->name('loads.save');
+        Route::post('/switches/{switch}/settings', Settings\SaveSheet::class)->name('sheet.save');
+        Route::post('/switches/{switch}/settings/import', Settings\ImportSheet::class)->name('sheet.import');
+        Route::post('/switches/{switch}/commission', Commissioning\BeginRun::class)->name('runs.begin');
+        Route::post('/runs/{run}/marks', Commissioning\TakeMarks::class)->name('marks');
+        Route::post('/runs/{run}/late', Commissioning\AddLateMark::class)->name('marks.late');
+        Route::post('/runs/{run}/notes', Commissioning\AddNote::class)->name('notes');
+        Route::post('/runs/{run}/sign', Commissioning\SignRun::class)->name('sign');
+    });
+});

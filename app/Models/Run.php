@@ -61,13 +61,28 @@ final class Run extends Model
     /** @return HasMany<Mark, $this> */
     public function marks(): HasMany
     {
-        return $this->hasMany(Mark::class)->orderBy('at_ms')->orderBy('received_at')->orderBy('id');
+        $relation = $this->hasMany(Mark::class);
+        $relation->orderBy('at_ms')->orderBy('received_at')->orderBy('id');
+
+        return $relation;
     }
 
     /** @return HasMany<RecordEntry, $this> */
     public function entries(): HasMany
     {
-        return $this->hasMany(RecordEntry::class)->orderBy('seq');
+        $relation = $this->hasMany(RecordEntry::class);
+        $relation->orderBy('seq');
+
+        return $relation;
+    }
+
+    /** The run, locked until the transaction ends: two writers of a record come one after the other. */
+    public static function locked(int $id): self
+    {
+        $query = self::query();
+        $query->lockForUpdate();
+
+        return $query->findOrFail($id);
     }
 
     public function isSigned(): bool

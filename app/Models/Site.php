@@ -32,7 +32,10 @@ final class Site extends Model
     /** @return HasMany<TransferSwitch, $this> */
     public function switches(): HasMany
     {
-        return $this->hasMany(TransferSwitch::class)->orderBy('id');
+        $relation = $this->hasMany(TransferSwitch::class);
+        $relation->orderBy('id');
+
+        return $relation;
     }
 
     protected function casts(): array

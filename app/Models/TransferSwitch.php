@@ -50,13 +50,19 @@ final class TransferSwitch extends Model
     /** @return HasMany<LoadItem, $this> */
     public function loads(): HasMany
     {
-        return $this->hasMany(LoadItem::class, 'switch_id')->orderBy('place');
+        $relation = $this->hasMany(LoadItem::class, 'switch_id');
+        $relation->orderBy('place');
+
+        return $relation;
     }
 
     /** @return HasMany<Sheet, $this> */
     public function sheets(): HasMany
     {
-        return $this->hasMany(Sheet::class, 'switch_id')->orderByDesc('version');
+        $relation = $this->hasMany(Sheet::class, 'switch_id');
+        $relation->orderByDesc('version');
+
+        return $relation;
     }
 
     /** @return HasOne<Sheet, $this> */
@@ -68,7 +74,10 @@ final class TransferSwitch extends Model
     /** @return HasMany<Run, $this> */
     public function runs(): HasMany
     {
-        return $this->hasMany(Run::class, 'switch_id')->orderByDesc('id');
+        $relation = $this->hasMany(Run::class, 'switch_id');
+        $relation->orderByDesc('id');
+
+        return $relation;
     }
 
     /** @return HasOne<Run, $this> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Http\Typed;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -17,7 +18,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! app()->environment('production'));
         RateLimiter::for('sign-in', static fn(Request $request): array => [
-            Limit::perMinute(5)->by(Str::lower($request->string('email')->value()) . '|' . $request->ip()),
+            Limit::perMinute(5)->by(Str::lower(Typed::text($request, 'email')) . '|' . $request->ip()),
             Limit::perMinute(60)->by('ip|' . $request->ip()),
         ]);
     }

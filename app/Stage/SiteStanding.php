@@ -95,6 +95,14 @@ final class SiteStanding
         return $date->copy()->setTimezone($this->site->timezone)->format('j M Y');
     }
 
+    /** For the train, where there is little room: the year only where it is another one. */
+    private function shortDate(Carbon $date): string
+    {
+        $local = $date->copy()->setTimezone($this->site->timezone);
+
+        return $local->format($local->year === Carbon::now()->year ? 'j M' : 'M Y');
+    }
+
     private function settingsRow(TransferSwitch $switch): StageRow
     {
         $stops = count($this->stops());
@@ -102,7 +110,7 @@ final class SiteStanding
         return new StageRow('settings', 'Settings', match (true) {
             $switch->sheet === null => 'not yet',
             $stops > 0 => "$stops stop" . ($stops > 1 ? 's' : ''),
-            default => "version {$switch->sheet->version}, {$switch->sheet->standing->label()}",
+            default => "v{$switch->sheet->version}, {$switch->sheet->standing->label()}",
         }, $stops > 0 ? 'stop' : ($switch->sheet === null ? 'open' : 'proven'), $switch->sheet === null ? 0 : 1, route('sheet', $switch));
     }
 
@@ -125,8 +133,8 @@ final class SiteStanding
         return match (true) {
             $switch->sheet === null => new StageRow('commission', 'Commission', 'waits for Settings', 'open', 0, null),
             $run === null => new StageRow('commission', 'Commission', 'not yet', 'open', 0, $url),
-            $run->verdict === 'pass' && $this->isChangedSinceProven() => new StageRow('commission', 'Commission', 'changed since proven', 'part', .5, $url),
-            $run->verdict === 'pass' && $run->signed_at !== null => new StageRow('commission', 'Commission', 'proven ' . $this->date($run->signed_at), 'proven', 1, $url),
+            $run->verdict === 'pass' && $this->isChangedSinceProven() => new StageRow('commission', 'Commission', 'changed since', 'part', .5, $url),
+            $run->verdict === 'pass' && $run->signed_at !== null => new StageRow('commission', 'Commission', 'proven ' . $this->shortDate($run->signed_at), 'proven', 1, $url),
             $run->verdict === 'fail' => new StageRow('commission', 'Commission', 'run did not pass', 'stop', 1, $url),
             $run->signed_at !== null => new StageRow('commission', 'Commission', 'run incomplete', 'part', .5, $url),
             default => new StageRow('commission', 'Commission', 'run not signed', 'part', .3, $url),
@@ -138,7 +146,7 @@ final class SiteStanding
         $run = $switch->run;
 
         return $run?->signed_at === null
-            ? new StageRow('report', 'Report', 'waits for a signed run', 'open', 0, null)
-            : new StageRow('report', 'Report', 'signed ' . $this->date($run->signed_at), 'proven', 1, route('report', $run));
+            ? new StageRow('report', 'Report', 'waits for a run', 'open', 0, null)
+            : new StageRow('report', 'Report', 'signed ' . $this->shortDate($run->signed_at), 'proven', 1, route('report', $run));
     }
 }

@@ -12,7 +12,7 @@ final readonly class SignOut
 {
     public function __invoke(Request $request): RedirectResponse
     {
-        Auth::guard('web')->logout();
+        Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Stage\Board;
 
+use App\Http\Typed;
 use App\Models\Site;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 
@@ -13,18 +15,18 @@ final readonly class ShowBoard
 {
     public function __invoke(Request $request): View
     {
-        $wanted = trim($request->string('q')->limit(80, '')->value());
-        $sites = Site::query()
-            ->with(['switches.sheet', 'switches.loads', 'switches.run.sheet', 'switches.run.user'])
-            ->when($wanted !== '', static function ($query) use ($wanted): void {
-                $like = '%' . addcslashes($wanted, '%_\\') . '%';
-                $query->where(static fn($inner) => $inner->where('name', 'like', $like)->orWhere('address', 'like', $like)->orWhere('owner', 'like', $like));
-            })
-            ->orderBy('name')
-            ->get();
+        $wanted = Typed::text($request, 'q', 80);
+        $query = Site::query()->with(['switches.sheet', 'switches.loads', 'switches.run.sheet', 'switches.run.user']);
+        if ($wanted !== '') {
+            $like = '%' . addcslashes($wanted, '%_\\') . '%';
+            $query->where(static function (Builder $inner) use ($like): void {
+                $inner->where('name', 'like', $like)->orWhere('address', 'like', $like)->orWhere('owner', 'like', $like);
+            });
+        }
+        $query->orderBy('name');
 
         return view($request->hasHeader('HX-Request') ? 'board.partials._sites' : 'board.page', [
-            'page' => new BoardPage($sites->all(), $wanted, Carbon::now()),
+            'page' => new BoardPage($query->get()->all(), $wanted, Carbon::now()),
         ]);
     }
 }

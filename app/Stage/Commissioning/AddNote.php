@@ -21,7 +21,7 @@ final readonly class AddNote
         /** @var User $user */
         $user = $request->user();
         DB::transaction(function () use ($run, $user, $fields): void {
-            $locked = Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
+            $locked = Run::locked($run->id);
             $this->record->append($locked, $user, $locked->isSigned() ? 'amendment' : 'note', ['text' => $fields['text']]);
         });
 

@@ -8,6 +8,7 @@ use App\Models\Mark;
 use App\Models\Run;
 use App\Models\User;
 use Escapement\Core\Commissioning\MarkEvent;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -27,7 +28,7 @@ final readonly class KeepMarks
     public function keep(Run $run, User $user, array $marks): array
     {
         return DB::transaction(function () use ($run, $user, $marks): array {
-            $locked = Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
+            $locked = Run::locked($run->id);
             abort_if($locked->isSigned(), 409, 'This run is signed and closed.');
             $kept = [];
             $refused = [];
@@ -49,7 +50,7 @@ final readonly class KeepMarks
     /** @param array<string, mixed> $mark */
     private function keepOne(Run $run, User $user, array $mark): ?string
     {
-        $known = Mark::query()->withoutGlobalScope('company')->find($mark['id']);
+        $known = Mark::query()->withoutGlobalScope('company')->find((string) $mark['id']);
         if ($known !== null && $known->run_id !== $run->id) {
             return 'This id belongs to another run.';
         }
@@ -69,6 +70,7 @@ final readonly class KeepMarks
         Mark::query()->create($edit + [
             'id' => $mark['id'], 'company_id' => $run->company_id, 'run_id' => $run->id, 'event' => $mark['event'], 'at_ms' => $mark['at_ms'],
             'client_wall' => $mark['client_wall'] ?? null, 'late_reason' => $late, 'flag' => $flag, 'user_id' => $user->id,
+            'received_at' => Carbon::now(),
         ]);
         $this->record->append($run, $user, 'mark', [
             'id' => $mark['id'], 'event' => $mark['event'], 'at_ms' => $mark['at_ms'], 'late_reason' => $late, 'flag' => $flag,

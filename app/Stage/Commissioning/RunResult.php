@@ -58,15 +58,27 @@ final readonly class RunResult
     public static function window(Interval $interval): string
     {
         return $interval->window->minMs === null || $interval->window->maxMs === null ? 'should not come'
-            : SheetWords::seconds($interval->window->minMs) . ' to ' . SheetWords::seconds($interval->window->maxMs);
+            : self::tenths($interval->window->minMs) . ' to ' . self::tenths($interval->window->maxMs);
+    }
+
+    /** A thumb knows no thousandths: windows are read to the tenth, and judged to the millisecond. */
+    public static function tenths(int $ms): string
+    {
+        return SheetWords::seconds(intdiv($ms + 50, 100) * 100);
     }
 
     public function headline(): string
     {
+        $isSigned = $this->run->isSigned();
+
         return match ($this->verdict->verdict) {
             'pass' => 'Every time is inside its window.',
-            'fail' => 'This run does not pass.',
-            default => $this->verdict->runs === [] ? 'Nothing is marked yet.' : 'This run is not complete.',
+            'fail' => $isSigned ? 'This run does not pass.' : 'If the run ended here, it would not pass.',
+            default => match (true) {
+                $this->verdict->runs === [] => 'Nothing is marked yet.',
+                $isSigned => 'This run is not complete.',
+                default => 'If the run ended here, it would not be complete.',
+            },
         };
     }
 
@@ -75,7 +87,7 @@ final readonly class RunResult
     {
         return match ($this->verdict->verdict) {
             'pass' => 'proven',
-            'fail' => 'stop',
+            'fail' => $this->run->isSigned() ? 'stop' : 'note',
             default => 'note',
         };
     }

@@ -8,14 +8,10 @@ use App\Models\Run;
 use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\ValidationException;
 
-/** Closes a run with a name and a drawn signature; the verdict is signed as it stands, good or not. */
 final readonly class SignRun
 {
-    public function __construct(private Record $record) {}
+    public function __construct(private CloseRun $closer) {}
 
     public function __invoke(Request $request, Run $run): RedirectResponse
     {
@@ -25,25 +21,7 @@ final readonly class SignRun
         ], ['signed_name.*' => 'Type the name of the person who signs.', 'signed_drawing.*' => 'The drawing could not be read; draw it again.']);
         /** @var User $user */
         $user = $request->user();
-        DB::transaction(function () use ($run, $user, $fields): void {
-            $locked = Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
-            if ($locked->isSigned()) {
-                throw ValidationException::withMessages(['signed_name' => "This run was signed by $locked->signed_name already."]);
-            }
-            $locked->load(['marks', 'sheet', 'switch.site', 'switch.loads']);
-            if ($locked->marks->isEmpty()) {
-                throw ValidationException::withMessages(['signed_name' => 'There is nothing to sign: no mark has arrived yet.']);
-            }
-            $verdict = (new RunResult($locked))->verdict;
-            $this->record->append($locked, $user, 'signed', [
-                'name' => $fields['signed_name'], 'drawing' => $fields['signed_drawing'] ?? null, 'verdict' => $verdict->verdict,
-                'findings' => array_column($verdict->findings, 'id'),
-            ]);
-            $locked->update([
-                'verdict' => $verdict->verdict, 'signed_name' => $fields['signed_name'], 'signed_drawing' => $fields['signed_drawing'] ?? null,
-                'signed_by' => $user->id, 'signed_at' => Carbon::now(),
-            ]);
-        });
+        $this->closer->close($run, $user, $fields['signed_name'], $fields['signed_drawing'] ?? null);
 
         return redirect()->route('report', $run)->with('said', 'Signed. The run is closed; later findings are amendments.');
     }

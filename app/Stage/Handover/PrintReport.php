@@ -24,7 +24,7 @@ final readonly class PrintReport
         $pdf->render();
         $canvas = $pdf->getCanvas();
         $foot = $run->switch->site->name . '   page {PAGE_NUM} of {PAGE_COUNT}   record ' . substr($run->head, 0, 16);
-        $canvas->page_text(40, $canvas->get_height() - 28, $foot, $pdf->getFontMetrics()->getFont('DejaVu Sans'), 7.5);
+        $canvas->page_text(40, $canvas->get_height() - 28, $foot, (string) $pdf->getFontMetrics()->getFont('DejaVu Sans'), 7.5);
 
         return response((string) $pdf->output(), 200, [
             'Content-Type' => 'application/pdf',

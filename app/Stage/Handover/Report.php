@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Bridge\SwitchFacts;
-use App\Models\RecordEntry;
 use App\Models\Run;
 use App\Stage\Commissioning\MarkLine;
 use App\Stage\Commissioning\RunResult;
@@ -51,9 +50,13 @@ final readonly class Report
         $tracks = new StripTracks($scenario, Rehearsal::play($scenario));
         $this->screenStrip = new TimingStrip($tracks, null, false, 700);
         $this->printStrip = new TimingStrip($tracks, null, true, 560);
-        $this->entries = array_values($run->entries->map(
-            static fn(RecordEntry $entry): array => json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR) + ['hash' => $entry->hash],
-        )->all());
+        $entries = [];
+        foreach ($run->entries as $entry) {
+            /** @var array{seq: int, kind: string, who: string, server_time: string, device_time: ?string, what: array<string, mixed>} $decoded */
+            $decoded = json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR);
+            $entries[] = $decoded + ['hash' => $entry->hash];
+        }
+        $this->entries = $entries;
         $this->isChainWhole = (new RecordChain())->firstBroken(array_map(static function (array $entry): array {
             $hash = $entry['hash'];
             unset($entry['hash']);

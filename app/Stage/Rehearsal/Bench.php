@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Bridge\SwitchFacts;
+use App\Http\Typed;
 use App\Models\TransferSwitch;
 use App\Stage\Rehearsal\Strip\StripTracks;
 use App\Stage\Rehearsal\Strip\TimingStrip;
@@ -13,6 +14,7 @@ use App\Stage\Settings\SheetForm;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Rehearsal\Because;
+use Escapement\Core\Rehearsal\Event;
 use Escapement\Core\Rehearsal\Metrics;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\Story;
@@ -27,7 +29,7 @@ use Illuminate\Validation\ValidationException;
 final class Bench
 {
     private const TURNABLE = ['/start_delay_ms', '/transfer_delay_ms', '/return_delay_ms', '/cooldown_ms', '/sensing/normal/dropout_delay_ms'];
-    private const PLOT_PX = 690;
+    private const PLOT_PX = 664;
 
     public readonly SiteStanding $standing;
     public readonly StripTracks $tracks;
@@ -58,7 +60,7 @@ final class Bench
     public static function fromRequest(TransferSwitch $switch, Request $request): self
     {
         $facts = new SwitchFacts($switch);
-        $story = Story::tryFrom($request->string('story')->value()) ?? Story::Outage;
+        $story = Story::tryFrom(Typed::text($request, 'story')) ?? Story::Outage;
         $story = $story->fits($facts->plant) ? $story : Story::Outage;
         $form = new SheetForm($facts->plant);
         $sheet = $switch->sheet->settings ?? [];
@@ -71,7 +73,7 @@ final class Bench
             $played = self::play($facts, $form, $sheet, $story, $onSheet, [], new MessageBag()) ?? throw new \LogicException('The sheet itself cannot be played.');
         }
         $ghost = null;
-        $before = json_decode($request->string('ghost')->limit(2000, '')->value(), true);
+        $before = json_decode(Typed::text($request, 'ghost', 2000), true);
         if (is_array($before) && ($before['story'] ?? '') === $story->value) {
             $ghost = self::play($facts, $form, $sheet, $story, array_intersect_key(self::texts($before['d'] ?? []), $onSheet) + $onSheet, self::texts($before['n'] ?? []), new MessageBag());
         }
@@ -171,14 +173,13 @@ final class Bench
         $moments = [];
         foreach ($this->tracks->result->events as $event) {
             $state = $this->after($state, $event);
-            $last = count($moments) - 1;
             $headline = $because->headline($event);
             $sentence = $because->sentence($event);
-            if ($last >= 0 && $moments[$last]['ms'] === $event->tMs) {
-                $moments[$last]['headline'] .= '. ' . $headline;
-                $moments[$last]['because'] .= ' ' . ucfirst($sentence);
-                $moments[$last]['state'] = $state;
+            $last = array_pop($moments);
+            if ($last !== null && $last['ms'] === $event->tMs) {
+                $moments[] = ['headline' => $last['headline'] . '. ' . $headline, 'because' => $last['because'] . ' ' . ucfirst($sentence), 'state' => $state] + $last;
             } else {
+                array_push($moments, ...($last === null ? [] : [$last]));
                 $moments[] = ['ms' => $event->tMs, 'clock' => $this->clock($event->tMs), 'headline' => $headline, 'because' => $sentence, 'state' => $state];
             }
         }
@@ -202,7 +203,7 @@ final class Bench
      *
      * @return array<string, mixed>
      */
-    private function after(array $state, \Escapement\Core\Rehearsal\Event $event): array
+    private function after(array $state, Event $event): array
     {
         $timer = $event->keys['timer'] ?? '';
         $name = ['start_delay' => 'Start delay', 'transfer_delay' => 'Transfer delay', 'return_delay' => 'Return delay', 'cooldown' => 'Cool-down'][$timer] ?? '';

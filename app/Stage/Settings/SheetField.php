@@ -7,7 +7,7 @@ namespace App\Stage\Settings;
 /** One line of the sheet as a person types it: seconds for times, percent for limits, blank for off. */
 final readonly class SheetField
 {
-    /** @param 's'|'%'|'kW'|'choice'|'check' $unit */
+    /** @param string $unit s, %, kW, choice or check */
     public function __construct(public string $path, public string $label, public string $unit, public bool $mayBeBlank = false) {}
 
     public function range(): string

@@ -40,6 +40,27 @@ final readonly class SheetForm
         ];
     }
 
+    /**
+     * The fields of a group as lines of the sheet: drop-out and pick-up of a limit stand beside each other.
+     *
+     * @param list<SheetField> $fields
+     *
+     * @return list<array{label: string, fields: list<SheetField>}>
+     */
+    public function lines(array $fields): array
+    {
+        $lines = [];
+        foreach ($fields as $i => $field) {
+            if (str_ends_with($field->path, '/dropout_pct')) {
+                $lines[] = ['label' => SheetWords::label(dirname($field->path)), 'fields' => [$field, $fields[$i + 1]]];
+            } elseif (! str_ends_with($field->path, '/pickup_pct')) {
+                $lines[] = ['label' => $field->label, 'fields' => [$field]];
+            }
+        }
+
+        return $lines;
+    }
+
     /** @return list<SheetField> */
     public function fields(): array
     {
@@ -108,7 +129,7 @@ final readonly class SheetForm
             return strlen($part) > 3 || $ms > Node::YEAR_MS ? null : $ms;
         }
 
-        return 0 + $text;
+        return str_contains($text, '.') ? (float) $text : (int) $text;
     }
 
     /** A pair that is only half filled in is refused at the missing half, which is a field too. */

@@ -18,9 +18,7 @@ final readonly class ShowDifference
     public function __invoke(Request $request, TransferSwitch $switch): View
     {
         $switch->load(['site.switches', 'loads', 'sheet', 'sheets.user', 'run.sheet', 'run.user']);
-        $newest = $switch->sheets->first();
-        abort_if($newest === null, 404);
-        $to = $switch->sheets->firstWhere('version', $request->integer('to')) ?? $newest;
+        $to = $switch->sheets->firstWhere('version', $request->integer('to')) ?? $switch->sheets->first() ?? abort(404);
         $from = $switch->sheets->firstWhere('version', $request->integer('from')) ?? $switch->sheets->firstWhere('version', $to->version - 1) ?? $to;
         $facts = new SwitchFacts($switch);
         $rows = array_map(static fn($change): array => [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Settings;
 
+use App\Http\Typed;
 use App\Models\TransferSwitch;
 use Escapement\Core\Template\ReturnSchool;
 use Illuminate\Contracts\View\View;
@@ -21,7 +22,7 @@ final readonly class ShowSheet
         return view('settings.page', ['page' => new SheetPage(
             $switch,
             $sheet,
-            ReturnSchool::tryFrom($request->string('school')->value()) ?? ReturnSchool::StormWise,
+            ReturnSchool::tryFrom(Typed::text($request, 'school')) ?? ReturnSchool::StormWise,
         )]);
     }
 }

@@ -16,7 +16,7 @@ final class LoadBus
 {
     public bool $isLive;
 
-    /** @var list<int|float> kW in the common unit, by place in the list */
+    /** @var array<int, int|float> kW in the common unit, by place in the list */
     private array $kw = [];
     /** @var array<string, int> */
     private array $placeById = [];

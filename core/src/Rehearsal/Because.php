@@ -61,8 +61,8 @@ final readonly class Because
         $why = $event->why;
 
         return match ($event->kind) {
-            'source_lost' => sprintf('%s has been beyond its limit since %s s: %s.', $this->source($keys), $this->clock($why['since_ms']), $this->latch($why)),
-            'source_returned' => sprintf('%s is inside every pick-up again at %s; how steady it is, is for a delay to prove.', $this->source($keys), $this->volts($why)),
+            'source_lost' => sprintf('the %s has been beyond its limit since %s s: %s.', $this->side($keys['source']), $this->clock($why['since_ms']), $this->latch($why)),
+            'source_returned' => sprintf('the %s is inside every pick-up at %s; whether it stays is for a delay to prove.', $this->side($keys['source']), $this->volts($why)),
             'sag_ridden' => sprintf('it came back before the drop-out delay of %s was over.', $this->seconds($why['delay_ms'])),
             'timer_started' => $this->timerStarted($event),
             'timer_cancelled' => $this->timerCancelled($event),
@@ -190,7 +190,7 @@ final readonly class Because
 
     private function seconds(mixed $ms): string
     {
-        $seconds = $this->int($ms) / 1000;
+        $seconds = (float) ($this->int($ms) / 1000);
 
         return $this->figure(round($seconds, 1) === $seconds ? sprintf('%.1f', $seconds) : sprintf('%.3f', $seconds)) . ' s';
     }

@@ -10,11 +10,11 @@ use Escapement\Core\Rehearsal\EventSink;
 /** Counts per disturbance what one candidate made of it, without keeping the events. Rule: settings §5. */
 final class OutcomeTally implements EventSink
 {
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $starts;
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $toEmergency;
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $toNormal;
     private int $window = -1;
 

@@ -75,17 +75,17 @@ final readonly class CompareReader
      */
     private function split(array $recording, int $gapMs): array
     {
-        $disturbances = [];
+        $groups = [];
         $previousMs = null;
         foreach ($recording as $event) {
             if ($previousMs === null || $event->atMs - $previousMs > $gapMs) {
-                $disturbances[] = ['at_ms' => $event->atMs, 'events' => []];
+                $groups[] = [];
             }
-            $disturbances[count($disturbances) - 1]['events'][] = $event;
+            $groups[count($groups) - 1][] = $event;
             $previousMs = $event->atMs;
         }
 
-        return $disturbances;
+        return array_map(static fn(array $events): array => ['at_ms' => $events[0]->atMs, 'events' => $events], $groups);
     }
 
     /** @return array{idle_l_h: int|float, loaded_l_h: int|float} */

@@ -65,7 +65,7 @@ final readonly class SettingsReader
             ($underHz = $object->nullable('under_frequency')) === null ? null : $this->limit($underHz, pickupAbove: true),
             ($overHz = $object->nullable('over_frequency')) === null ? null : $this->limit($overHz, pickupAbove: false),
             ($unbalance = $object->nullable('unbalance')) === null ? null : $this->limit($unbalance, pickupAbove: false),
-            ($rotation = $object->optional('rotation_check'))?->bool() ?? false,
+            ($rotation = $object->optional('rotation_check')) !== null && $rotation->bool(),
             $object->optional('dropout_delay_ms')?->ms() ?? 0,
         );
         $object->close();

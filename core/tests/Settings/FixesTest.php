@@ -6,8 +6,10 @@ namespace Escapement\Core\Tests\Settings;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Escapement\Core\Finding\Finding;
 use Escapement\Core\Internal\MergePatch;
 use Escapement\Core\Settings\Check\SettingsCheck;
+use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SettingsDiff;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\CheckReader;
@@ -52,7 +54,7 @@ final class FixesTest extends TestCase
     public function the_difference_of_a_sheet_with_itself_is_nothing_and_is_found_both_ways(): void
     {
         $this->limitTo(100)->forAll(Generators::choose(0, 2_000_000_000), Generators::choose(0, 2_000_000_000))->then(function (int $a, int $b): void {
-            $read = fn(int $seed): \Escapement\Core\Settings\Settings
+            $read = fn(int $seed): Settings
                 => (new SettingsReader())->settings(Node::fromArray(['sensing' => $this->input(new Randomizer(new Mt19937($seed)), true)['settings']['sensing']]
                     + $this->input(new Randomizer(new Mt19937($seed)), true)['settings']), null);
             $diff = new SettingsDiff();
@@ -64,7 +66,7 @@ final class FixesTest extends TestCase
     /**
      * @param array<string, mixed> $input
      *
-     * @return list<\Escapement\Core\Finding\Finding>
+     * @return list<Finding>
      */
     private function check(array $input): array
     {

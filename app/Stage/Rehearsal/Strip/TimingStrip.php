@@ -13,11 +13,12 @@ use Escapement\Core\Settings\SheetWords;
  */
 final class TimingStrip
 {
-    public const LABEL_PX = 140;
+    public const LABEL_PX = 156;
     private const TIMERS = ['start_delay' => 'Start delay', 'transfer_delay' => 'Transfer delay', 'return_delay' => 'Return delay', 'cooldown' => 'Cool-down'];
     private const RAN_OUT = ['start_delay' => 'ran out, start contact closes', 'transfer_delay' => 'ran out, switch moves', 'return_delay' => 'ran out, load goes back', 'cooldown' => 'ran out, engine stops'];
 
     public readonly StripScale $scale;
+    private string $grid = '';
     private string $plot = '';
     private string $words = '';
     private string $labels = '';
@@ -53,9 +54,15 @@ final class TimingStrip
 
     public function plotSvg(): string
     {
-        return sprintf('<svg class="strip-plot" width="%1$.0f" height="%2$.0f" viewBox="0 0 %1$.0f %2$.0f" role="img" aria-label="%3$s">%4$s%5$s'
+        return sprintf(
+            '<svg class="strip-plot" width="%1$.0f" height="%2$.0f" viewBox="0 0 %1$.0f %2$.0f" role="img" aria-label="%3$s">%4$s%5$s'
             . '<g class="strip-cursor" hidden><path d="M0 40V%2$.0f"/><rect x="-30" y="0" width="60" height="22"/><text x="0" y="16" text-anchor="middle" class="fig"></text></g></svg>',
-            $this->scale->width, $this->heightPx(), $this->esc($this->summary()), $this->plot, $this->words);
+            $this->scale->width,
+            $this->heightPx(),
+            $this->esc($this->summary()),
+            $this->grid . $this->plot,
+            $this->words,
+        );
     }
 
     public function labelSvg(): string
@@ -66,9 +73,16 @@ final class TimingStrip
     /** One drawing with its own name space, for paper and for saving. */
     public function wholeSvg(): string
     {
-        return sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$.0f" height="%2$.0f" viewBox="0 0 %1$.0f %2$.0f" font-family="DejaVu Sans, sans-serif">'
+        return sprintf(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$.0f" height="%2$.0f" viewBox="0 0 %1$.0f %2$.0f" font-family="DejaVu Sans, sans-serif">'
             . '<g>%3$s</g><g transform="translate(%4$d 0)">%5$s%6$s</g></svg>',
-            self::LABEL_PX + $this->scale->width, $this->heightPx(), $this->labels, self::LABEL_PX, $this->plot, $this->words);
+            self::LABEL_PX + $this->scale->width,
+            $this->heightPx(),
+            $this->labels,
+            self::LABEL_PX,
+            $this->grid . $this->plot,
+            $this->words,
+        );
     }
 
     private function summary(): string
@@ -90,7 +104,7 @@ final class TimingStrip
         $foot = $this->y + 52;
         $source = $this->tracks->scenario->plant->normal;
         $limit = $this->tracks->scenario->settings->normal->underVoltage;
-        $highest = max($source->nominalV * 1.15, ...array_map(static fn(array $corner): float => max($corner['v']), $this->tracks->volts));
+        $highest = max($source->nominalV * 1.15, ...array_merge(...array_column($this->tracks->volts, 'v')));
         $at = static fn(float $v): float => $foot - $v / $highest * ($foot - $top);
         for ($phase = $source->phases - 1; $phase >= 0; $phase--) {
             $points = [];
@@ -106,7 +120,7 @@ final class TimingStrip
         foreach ([[$limit->pickupPct, '7 3', 'pick-up', 12], [$limit->dropoutPct, '2 3', 'drop-out', 27]] as [$percent, $dash, $word, $dy]) {
             $v = $source->nominalV * $percent / 100;
             $this->plot .= sprintf('<path d="M0 %1$.1fH%2$.1f" stroke="%3$s" stroke-dasharray="%4$s"/>', $at($v), $this->scale->width, $this->ink->colour('util'), $dash);
-            $this->labels .= $this->text(132, $this->y + $dy, round($v, 1) . ' V ' . $word, 'end', 'ink-2', 13);
+            $this->labels .= $this->text(148, $this->y + $dy, round($v, 1) . ' V ' . $word, 'end', 'ink-2', 13);
         }
         foreach ($this->tracks->utilityDeclared as $span) {
             $x = $this->scale->x($span['fromMs']);
@@ -115,7 +129,7 @@ final class TimingStrip
                 $this->words .= $this->text($x + 4, $foot - 8, 'declared lost at ' . $this->clock($span['fromMs']), 'start', 'ink-2', 13, true);
             }
         }
-        $this->labels .= $this->text(0, $this->y + 12, 'Utility', 'start', weight: 600) . $this->text(132, $foot + 8, 'declared good', 'end', 'ink-2', 13);
+        $this->labels .= $this->text(0, $this->y + 12, 'Utility', 'start', weight: 600) . $this->text(148, $foot + 8, 'declared good', 'end', 'ink-2', 13);
         $this->endLane(66);
     }
 
@@ -149,9 +163,9 @@ final class TimingStrip
         $durationMs = $bars[count($bars) - 1]['durationMs'] ?? null;
         $changed = $was !== null && $was !== $durationMs ? ' was ' . $this->seconds($was) : '';
         $this->labels .= $this->text(0, $y + 12, $label, 'start', weight: 600)
-            . $this->text(132, $y + 12, $durationMs === null ? '' : $this->seconds($durationMs), 'end', $changed === '' ? 'ink' : 'steel', 13, figure: true);
+            . $this->text(148, $y + 12, $durationMs === null ? '' : $this->seconds($durationMs), 'end', $changed === '' ? 'ink' : 'steel', 13, figure: true);
         if ($changed !== '') {
-            $this->labels .= $this->text(132, $y + 23, trim($changed), 'end', 'steel', 10);
+            $this->labels .= $this->text(148, $y + 23, trim($changed), 'end', 'steel', 10);
         }
         $this->endLane(27, hair: false);
     }
@@ -202,8 +216,8 @@ final class TimingStrip
         $this->plot .= sprintf('<path d="M0 %1$.1fH%2$.1f" stroke="%3$s"/>', $foot, $this->scale->width, $this->ink->colour('hair'));
         $metrics = $this->tracks->result->metrics;
         $this->labels .= $this->text(0, $this->y + 16, 'Engine', 'start', weight: 600)
-            . $this->text(132, $this->y + 16, 'run ' . $this->seconds($metrics->engineRunMs), 'end', 'ink-2', 13)
-            . $this->text(132, $this->y + 33, 'loaded ' . $this->seconds($metrics->engineLoadedMs), 'end', 'ink-2', 13);
+            . $this->text(148, $this->y + 16, 'run ' . $this->seconds($metrics->engineRunMs), 'end', 'ink-2', 13)
+            . $this->text(148, $this->y + 33, 'loaded ' . $this->seconds($metrics->engineLoadedMs), 'end', 'ink-2', 13);
         $this->endLane(53);
     }
 
@@ -235,9 +249,9 @@ final class TimingStrip
             $previous = $span;
         }
         $this->labels .= $this->text(0, $this->y + 16, 'Switch', 'start', weight: 600)
-            . $this->text(132, $this->y + 17, $isTwo ? 'U1' : 'U', 'end', 'util', 14, weight: 750)
-            . $this->text(132, $this->y + 31, 'between', 'end', 'ink-2', 13)
-            . $this->text(132, $this->y + 46, $isTwo ? 'U2' : 'G', 'end', $isTwo ? 'util' : 'gen', 14, weight: 750);
+            . $this->text(148, $this->y + 17, $isTwo ? 'U1' : 'U', 'end', 'util', 14, weight: 750)
+            . $this->text(148, $this->y + 31, 'between', 'end', 'ink-2', 13)
+            . $this->text(148, $this->y + 46, $isTwo ? 'U2' : 'G', 'end', $isTwo ? 'util' : 'gen', 14, weight: 750);
         $this->endLane(56);
     }
 
@@ -252,7 +266,7 @@ final class TimingStrip
                 $word = 'dark ' . $this->seconds($span['toMs'] - $span['fromMs']);
                 $this->words .= $width > 76
                     ? $this->text($x + $width / 2, $this->y + 18, $word, 'middle', 'on-dark', 13, weight: 600)
-                    : $this->text($x + $width + 8, $this->y + 26, $word, 'start', 'ink', 13, true, weight: 600);
+                    : $this->plate($x + $width + 26, $this->y + 18, $word);
                 continue;
             }
             $this->plot .= $this->ink->bar($span['what'] === 'normal' ? 'util' : 'gen', $x, $this->y + 8, $width, 11);
@@ -288,7 +302,7 @@ final class TimingStrip
             }
         }
         $name = mb_strlen($id) > 13 ? mb_substr($id, 0, 12) . '…' : $id;
-        $this->labels .= $this->text(0, $this->y + 15, $name, 'start', size: 13) . $this->text(132, $this->y + 15, sprintf("%.1f\u{202F}kW", $kw), 'end', 'ink-2', 13, figure: true);
+        $this->labels .= $this->text(0, $this->y + 15, $name, 'start', size: 13) . $this->text(148, $this->y + 15, sprintf("%.1f\u{202F}kW", $kw), 'end', 'ink-2', 13, figure: true);
         $this->endLane(20, hair: false);
     }
 
@@ -330,7 +344,7 @@ final class TimingStrip
             $isLabel = $ms % $labelMs === 0;
             $this->plot .= sprintf('<path d="M%.1f 42v-%d" stroke="%s"/>', $x, $isLabel ? 9 : ($ms % 5000 === 0 ? 6 : 3), $this->ink->colour($isLabel ? 'ink' : 'edge'));
             if ($isLabel && $x > 14 && $x < $this->scale->width - 14) {
-                $this->plot .= sprintf('<path d="M%.1f 44V%.1f" stroke="%s" stroke-width=".6"/>', $x, $bottom, $this->ink->colour('hair'));
+                $this->grid .= sprintf('<path d="M%.1f 44V%.1f" stroke="%s" stroke-width=".6"/>', $x, $bottom, $this->ink->colour('hair'));
                 $this->words .= $this->text($x, 31, $this->shortClock($ms), 'middle', 'ink', 13, true, figure: true, class: 'tick');
             }
         }
@@ -372,6 +386,15 @@ final class TimingStrip
         }
 
         return $left - $width > 0 ? $this->text($left - 8, $y, $word, 'end', $colour, 13, true, weight: $weight) : '';
+    }
+
+    /** Words on a pattern need a plate of paper under them. */
+    private function plate(float $x, float $y, string $words): string
+    {
+        $width = mb_strlen($words) * 6.8 + 6;
+        $x = min($x, $this->scale->width - $width);
+
+        return $this->ink->rect($x, $y - 13, $width, 17, $this->ink->colour('paper')) . $this->text($x + 3, $y, $words, 'start', 'ink', 13, weight: 600);
     }
 
     private function bracket(float $from, float $to, float $y): string

@@ -20,12 +20,13 @@ final readonly class ExerciseRules implements Rules
         }
         $plan = $in->site->exercise;
         $set = $in->settings->exercise;
-        if ($plan === null && $set === null) {
+        if ($plan !== null) {
+            [$gapDays, $lengthMin, $withLoad] = [$plan->everyDays, $plan->forMinutes, $plan->withLoad];
+        } elseif ($set !== null) {
+            [$gapDays, $lengthMin, $withLoad] = [$set->everyMs / self::DAY_MS, $set->forMs / 60_000, $set->withLoad];
+        } else {
             return [$this->noExercise($in)];
         }
-        $gapDays = $plan->everyDays ?? $set->everyMs / self::DAY_MS;
-        $lengthMin = $plan->forMinutes ?? $set->forMs / 60_000;
-        $withLoad = $plan->withLoad ?? $set->withLoad;
 
         return [
             $this->exerciseLongGap($in, $gapDays),

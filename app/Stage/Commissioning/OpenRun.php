@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Commissioning;
+
+use App\Models\Run;
+use App\Models\TransferSwitch;
+use App\Models\User;
+use Escapement\Core\Commissioning\RecordChain;
+use Illuminate\Support\Facades\DB;
+
+/** Begins a run against the newest sheet; what it is timed against goes into the record first. */
+final readonly class OpenRun
+{
+    public function __construct(private Record $record) {}
+
+    public function open(TransferSwitch $switch, User $user, int $reactionMs): Run
+    {
+        $sheet = $switch->sheet()->firstOrFail();
+
+        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs): Run {
+            $run = Run::query()->create([
+                'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'sheet_id' => $sheet->id, 'user_id' => $user->id,
+                'reaction_ms' => $reactionMs, 'head' => RecordChain::GENESIS,
+            ]);
+            $this->record->append($run, $user, 'run_begun', [
+                'site' => $switch->site->name, 'switch' => $switch->name, 'sheet_version' => $sheet->version, 'settings' => $sheet->settings,
+                'system' => $switch->plant, 'reaction_ms' => $reactionMs,
+            ]);
+
+            return $run->refresh();
+        });
+    }
+}

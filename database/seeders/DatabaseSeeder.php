@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Models\Company;
+use App\Models\LoadItem;
+use App\Models\Role;
+use App\Models\Run;
+use App\Models\Site;
+use App\Models\Standing;
+use App\Models\TransferSwitch;
+use App\Models\User;
+use App\Stage\Commissioning\CloseRun;
+use App\Stage\Commissioning\KeepMarks;
+use App\Stage\Commissioning\OpenRun;
+use App\Stage\Settings\WriteSheet;
+use Escapement\Core\Internal\MergePatch;
+use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Template\ReturnSchool;
+use Escapement\Core\Template\SheetTemplate;
+use Illuminate\Database\Seeder;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Auth;
+use Ramsey\Uuid\Uuid;
+
+/** A made-up service company with sites in different stages, through the same actions that people use. */
+final class DatabaseSeeder extends Seeder
+{
+    private const SIGNATURE = 'M30 90L48 52L60 44L66 60L50 78L84 70L96 86L110 58L118 84L140 62L150 80L176 54L190 84L230 66L300 72';
+
+    private User $rosa;
+    private User $milo;
+
+    public function __construct(
+        private readonly WriteSheet $sheets,
+        private readonly OpenRun $opener,
+        private readonly KeepMarks $keeper,
+        private readonly CloseRun $closer,
+    ) {}
+
+    public function run(): void
+    {
+        $company = Company::query()->create(['name' => 'Lantern Bay Standby Service']);
+        $user = static fn(string $name, string $email, Role $role, string $password, Company $of): User => User::query()->create([
+            'company_id' => $of->id, 'name' => $name, 'email' => $email, 'role' => $role, 'password' => $password,
+        ]);
+        $this->rosa = $user('Rosa Vance', 'rosa@lantern.example', Role::Lead, 'lantern-demo', $company);
+        $this->milo = $user('Milo Tern', 'milo@lantern.example', Role::Technician, 'lantern-demo', $company);
+        $user('Ida Quill', 'ida@lantern.example', Role::Viewer, 'lantern-demo', $company);
+        $other = Company::query()->create(['name' => 'Copperfen Electric']);
+        $user('Otto Brand', 'otto@copperfen.example', Role::Lead, 'copperfen-demo', $other);
+
+        Auth::setUser($this->rosa);
+        $now = Carbon::now()->startOfMinute();
+        try {
+            $this->juniper($now);
+            $this->mossgate($now);
+            $this->otterBend($now);
+            $this->tamarack($now);
+            $this->bookmobile($now);
+            $this->saltmarsh($now);
+            $this->pellLane($now);
+        } finally {
+            Carbon::setTestNow();
+            Auth::forgetUser();
+        }
+    }
+
+    private function juniper(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(54)->setTime(13, 5));
+        $switch = $this->site('Juniper Row 14', InstallationKind::WholeHouse, [
+            'address' => '14 Juniper Row, Saltmarsh', 'owner' => 'Family Aldous', 'service_a' => 200, 'altitude_m' => 120,
+        ], [
+            'rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18, 'natural_gas' => 16.2],
+            'has_compressor' => true,
+        ], [['Always on', 3.4, 1, true, false], ['Well pump', 1.5, 1, true, false], ['Heat pump', 5.0, 2, false, true], ['Water heater', 4.5, 3, false, true]]);
+        $this->sheet($switch, $this->milo, Standing::AsFound, 'As the last installer left it: nobody had written it down.', [
+            'return_delay_ms' => 5000, 'cooldown_ms' => 60_000, 'sensing' => ['normal' => ['over_voltage' => null]],
+        ]);
+        $this->sheet($switch, $this->milo, Standing::AsLeft, 'Five minutes, so that a line crew does not bounce the house.');
+        $this->timed($switch, $this->milo, [
+            ['utility_off', 0], ['start_signal', 5600], ['engine_running', 11_300], ['transferred', 21_200], ['bait_on', 95_000], ['bait_off', 105_100],
+            ['utility_on', 180_000], ['retransferred', 480_400], ['engine_stopped', 606_900],
+        ], 'Milo Tern');
+    }
+
+    private function mossgate(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(20)->setTime(15, 20));
+        $switch = $this->site('Mossgate parish hall', InstallationKind::EssentialCircuits, [
+            'address' => 'Mossgate Green', 'owner' => 'Warden Ines Poole', 'service_a' => 100, 'altitude_m' => 40,
+        ], [
+            'rating_a' => 100, 'poles' => 2, 'service_rated' => false, 'test_disconnect' => 'Q1', 'fuel' => 'natural_gas', 'rated_kw' => ['natural_gas' => 9],
+        ], [['Hall lights', 1.2, 1, true, false], ['Kitchen', 3.6, 2, false, false], ['Fridges', 1.1, 1, true, false]]);
+        $this->sheet($switch, $this->milo, Standing::AsFound, 'Read from the panel.', [], ReturnSchool::Short);
+        $this->timed($switch, $this->milo, [
+            ['utility_off', 0], ['start_signal', 5500], ['engine_running', 10_900], ['transferred', 20_600], ['bait_on', 60_000], ['retransferred', 64_800],
+            ['bait_off', 70_000], ['transferred', 71_300], ['utility_on', 180_000], ['retransferred', 185_100], ['engine_stopped', 306_000],
+        ], 'Milo Tern');
+    }
+
+    private function otterBend(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(3)->setTime(9, 30));
+        $switch = $this->site('Otter Bend Veterinary Clinic', InstallationKind::TwoPanels, [
+            'address' => '2 Mill Lane, Otter Bend', 'owner' => 'Dr Pia Holm', 'service_a' => 400, 'altitude_m' => 310,
+        ], [
+            'rating_a' => 400, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1', 'fuel' => 'lp', 'rated_kw' => ['lp' => 24, 'natural_gas' => 21],
+            'has_compressor' => true,
+        ], [['Always on', 8.4, 1, true, false], ['Heat pump', 5.0, 2, false, true], ['Water heater', 4.5, 3, false, true], ['Dryer', 5.6, 4, false, true]]);
+        $this->sheet($switch, $this->rosa, Standing::Proposed, 'Shedding keeps it under 18 kW.', [
+            'load_shed' => ['limit_kw' => 18, 'first_step_ms' => 10_000, 'step_ms' => 15_000, 'overload_ms' => 5000, 'lockout_ms' => 180_000],
+        ]);
+        Carbon::setTestNow($now->copy()->subMinutes(25));
+        $run = $this->opener->open($switch->fresh() ?? $switch, $this->rosa, 500);
+        $this->marks($run, $this->rosa, [['utility_off', 0], ['start_signal', 5700], ['engine_running', 11_200]]);
+    }
+
+    private function tamarack(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(9)->setTime(11, 0));
+        $switch = $this->site('Tamarack Orchard cold store', InstallationKind::ContactorGenerator, [
+            'address' => 'Orchard Road 7', 'owner' => 'Tamarack growers', 'service_a' => 250, 'altitude_m' => 560, 'units' => 'metric', 'timezone' => 'Europe/Berlin',
+        ], [
+            'rating_a' => 250, 'poles' => 4, 'test_disconnect' => 'Q0', 'fuel' => 'diesel', 'rated_kw' => ['diesel' => 60], 'largest_motor_hp' => 25, 'has_compressor' => true,
+        ], [['Compressors', 31, 1, true, false], ['Lights', 4, 1, true, false]], ['nominal_v' => 230, 'nominal_hz' => 50]);
+        $this->sheet($switch, $this->rosa, Standing::AsFound, 'Phase order was never checked here.', [
+            'sensing' => ['normal' => ['rotation_check' => false, 'unbalance' => null]], 'cooldown_ms' => 60_000,
+        ]);
+    }
+
+    private function bookmobile(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(42)->setTime(14, 0));
+        $switch = $this->site('Rill Street bookmobile', InstallationKind::Mobile50, [
+            'address' => 'Garage, Rill Street', 'owner' => 'Rill Street library', 'service_a' => 50,
+        ], [
+            'rating_a' => 50, 'poles' => 2, 'test_disconnect' => 'shore plug', 'fuel' => 'petrol', 'rated_kw' => ['petrol' => 4],
+        ], [['Converter', 0.9, 2, false, false], ['Lights and desk', 0.6, 1, true, false], ['Roof fan', 1.3, 2, false, false]]);
+        $this->sheet($switch, $this->milo, Standing::AsLeft, 'Half a minute of warm-up.');
+        $this->timed($switch, $this->milo, [
+            ['start_signal', 0], ['engine_running', 5300], ['transferred', 35_400], ['engine_stopped', 120_000], ['retransferred', 120_600],
+        ], 'Milo Tern');
+        Carbon::setTestNow($now->copy()->subDays(6)->setTime(10, 15));
+        $this->sheet($switch->fresh() ?? $switch, $this->rosa, Standing::Proposed, 'The set needs longer in the cold.', ['transfer_delay_ms' => 45_000]);
+    }
+
+    private function saltmarsh(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(12)->setTime(8, 45));
+        $switch = $this->site('Saltmarsh pumping station', InstallationKind::MotorDriven, [
+            'address' => 'Dyke Road', 'owner' => 'Saltmarsh water board', 'service_a' => 630, 'altitude_m' => 3, 'units' => 'metric', 'timezone' => 'Europe/Berlin',
+        ], [
+            'rating_a' => 630, 'poles' => 4, 'test_disconnect' => 'Q01', 'fuel' => 'diesel', 'rated_kw' => ['diesel' => 160], 'largest_motor_hp' => 40,
+        ], [['Pump 1', 45, 1, true, false], ['Pump 2', 45, 2, false, true], ['Controls', 2, 1, true, false]], ['nominal_v' => 230, 'nominal_hz' => 50]);
+        $this->sheet($switch, $this->rosa, Standing::Proposed, 'From the template; ten minutes of return delay.', [
+            'exercise' => null,
+        ]);
+    }
+
+    private function pellLane(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDay()->setTime(16, 40));
+        Site::query()->create([
+            'company_id' => $this->rosa->company_id, 'name' => 'Pell Lane flats', 'installation' => InstallationKind::FactoryControl, 'timezone' => 'America/New_York', 'units' => 'us',
+        ]);
+    }
+
+    /**
+     * @param array<string, mixed>                                $facts
+     * @param array<string, mixed>                                $parts
+     * @param list<array{string, int|float, int, bool, bool}> $loads
+     * @param array<string, int>                                  $nominal
+     */
+    private function site(string $name, InstallationKind $kind, array $facts, array $parts, array $loads, array $nominal = []): TransferSwitch
+    {
+        $site = Site::query()->create($facts + [
+            'company_id' => $this->rosa->company_id, 'name' => $name, 'installation' => $kind, 'timezone' => 'America/New_York', 'units' => 'us',
+        ]);
+        $template = new SheetTemplate($kind);
+        $plant = $template->plant()->toArray();
+        foreach (['normal', 'emergency'] as $side) {
+            $plant['sources'][$side] = $nominal + $plant['sources'][$side];
+        }
+        $switch = TransferSwitch::query()->create($parts + [
+            'company_id' => $site->company_id, 'site_id' => $site->id, 'name' => 'Q1', 'application' => $template->application(), 'plant' => $plant,
+            'service_rated' => false, 'has_compressor' => false, 'largest_motor_hp' => 0,
+        ]);
+        foreach ($loads as $place => [$load, $kw, $priority, $mustRun, $shed]) {
+            LoadItem::query()->create([
+                'company_id' => $site->company_id, 'switch_id' => $switch->id, 'place' => $place, 'name' => $load, 'kw' => $kw, 'priority' => $priority,
+                'must_run' => $mustRun, 'shed' => $shed,
+            ]);
+        }
+
+        return $switch;
+    }
+
+    /** @param array<string, mixed> $changes against the template */
+    private function sheet(TransferSwitch $switch, User $author, Standing $standing, string $note, array $changes = [], ReturnSchool $school = ReturnSchool::StormWise): void
+    {
+        $settings = (new SheetTemplate($switch->site->installation, $school))->settings()->toWire();
+        $this->sheets->write($switch, MergePatch::apply($settings, $changes), [
+            'exercise' => ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false], 'load_tests_per_year' => 4,
+        ], $standing, $note, $author, (int) $switch->sheets()->max('version'));
+    }
+
+    /** @param list<array{string, int}> $marks */
+    private function timed(TransferSwitch $switch, User $user, array $marks, string $signer): void
+    {
+        $run = $this->opener->open($switch->fresh() ?? $switch, $user, 500);
+        $this->marks($run, $user, $marks);
+        Carbon::setTestNow(Carbon::now()->addMinutes(15));
+        $this->closer->close($run, $user, $signer, self::SIGNATURE);
+    }
+
+    /** @param list<array{string, int}> $marks */
+    private function marks(Run $run, User $user, array $marks): void
+    {
+        $begin = Carbon::now();
+        $this->keeper->keep($run, $user, array_map(static fn(array $mark): array => [
+            'id' => Uuid::uuid4()->toString(), 'event' => $mark[0], 'at_ms' => $mark[1], 'client_wall' => $begin->copy()->addMilliseconds($mark[1])->toIso8601ZuluString('millisecond'),
+        ], $marks));
+    }
+}

@@ -1,0 +1,35 @@
+// Keeps what a run needs without a network: its page, and the styles and scripts. Everything else goes to the server.
+
+const PAGES = 'pages-1';
+const ASSETS = 'assets-1';
+const isRun = (url) => /^\/runs\/\d+$/.test(url.pathname);
+
+self.addEventListener('install', () => self.skipWaiting());
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
+
+async function keep(cacheName, request, answer) {
+    if (answer.ok && !answer.redirected) {
+        const cache = await caches.open(cacheName);
+        await cache.put(request, answer.clone());
+    }
+    return answer;
+}
+
+self.addEventListener('fetch', (event) => {
+    const url = new URL(event.request.url);
+    if (url.origin !== location.origin) {
+        return;
+    }
+    if (event.request.method === 'POST' && url.pathname === '/logout') {
+        event.waitUntil(caches.delete(PAGES)); // pages of a company go with the one who saw them
+        return;
+    }
+    if (event.request.method !== 'GET') {
+        return;
+    }
+    if (url.pathname.startsWith('/build/') || url.pathname === '/icon.svg') {
+        event.respondWith(caches.match(event.request).then((kept) => kept ?? fetch(event.request).then((answer) => keep(ASSETS, event.request, answer))));
+    } else if (isRun(url) && event.request.mode === 'navigate') {
+        event.respondWith(fetch(event.request).then((answer) => keep(PAGES, event.request, answer)).catch(async () => (await caches.match(event.request)) ?? Response.error()));
+    }
+});

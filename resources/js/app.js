@@ -1,0 +1,36 @@
+import Alpine from '@alpinejs/csp';
+import 'htmx.org/dist/htmx.esm.js';
+import { menu, applyTheme } from './components/menu.js';
+import { signature } from './components/signature.js';
+import { stopwatch } from './components/stopwatch.js';
+import { attachStrips } from './components/strip.js';
+
+applyTheme();
+
+document.addEventListener('htmx:config:request', (event) => {
+    event.detail.ctx.request.headers['X-CSRF-TOKEN'] = document.querySelector('meta[name=csrf-token]').content;
+});
+document.addEventListener('htmx:after:swap', () => attachStrips());
+
+// Single letters act only while nobody is typing.
+document.addEventListener('keydown', (event) => {
+    if (event.target.closest('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) {
+        return;
+    }
+    const field = document.querySelector(`[data-key="${CSS.escape(event.key)}"]`);
+    if (field) {
+        event.preventDefault();
+        field.focus();
+    }
+});
+
+Alpine.data('menu', menu);
+Alpine.data('signature', signature);
+Alpine.data('stopwatch', stopwatch);
+Alpine.start();
+attachStrips();
+
+// The worker keeps the pages of a run, so that a reload in the basement still shows the stopwatch.
+if ('serviceWorker' in navigator) {
+    navigator.serviceWorker.register('/sw.js').catch(() => {});
+}

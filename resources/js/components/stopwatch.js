@@ -1,0 +1,212 @@
+import { epochOf, marksOf, saveEpoch, saveMark } from '../device-store.js';
+import { Gauge } from './gauge.js';
+
+const RETRY_MS = 4000;
+const REST_MS = 400;
+
+const clockNow = () => performance.timeOrigin + performance.now(); // monotonic while the page lives, unlike Date.now()
+const seconds = (ms) => (ms < 100000 ? `${(ms / 1000).toFixed(1)}\u202Fs` : `${Math.floor(ms / 60000)}:${((ms % 60000) / 1000).toFixed(1).padStart(4, '0')}`);
+const vibrate = () => navigator.vibrate?.(30);
+
+/**
+ * The stopwatch. A mark is saved on the device, shown, and sent when there is a network; its id is made here, so that
+ * sending it twice is once. What a time means is said by the server's verdict; the windows shown here are the core's.
+ */
+export function stopwatch() {
+    let setup = null; // not reactive: a large constant
+    let gauge = null;
+    let isSending = false;
+
+    return {
+        marks: [],
+        epoch: null,
+        skipped: [],
+        isOnline: navigator.onLine,
+        isRefused: '',
+        isResting: false,
+        isSendingNow: false,
+        isFinished: false,
+
+        async init() {
+            setup = JSON.parse(this.$el.dataset.watch);
+            this.$el.dataset.runId = setup.runId;
+            this.isFinished = setup.isSigned;
+            gauge = new Gauge(this.$refs.gauge);
+            this.epoch = await epochOf(setup.runId);
+            await this.take(setup.marks);
+            addEventListener('online', () => { this.isOnline = true; this.send(); });
+            addEventListener('offline', () => { this.isOnline = false; });
+            setInterval(() => this.send(), RETRY_MS);
+            addEventListener('keydown', (event) => this.key(event));
+            this.keepAwake();
+            document.addEventListener('visibilitychange', () => this.keepAwake());
+            const tick = () => { this.turn(); requestAnimationFrame(tick); };
+            tick();
+            this.send();
+        },
+
+        /** The server's marks and the device's own, as one list; an unsent edit of this device wins on this screen. */
+        async take(fromServer) {
+            const mine = new Map((await marksOf(setup.runId)).map((mark) => [mark.id, mark]));
+            for (const mark of fromServer) {
+                if (mine.get(mark.id)?.sent !== false) {
+                    mine.set(mark.id, { ...mark, run: setup.runId, sent: true });
+                }
+            }
+            this.marks = [...mine.values()].sort((a, b) => a.at_ms - b.at_ms);
+            const first = this.marks.find((mark) => mark.client_wall);
+            if (this.epoch === null && first) {
+                this.epoch = Date.parse(first.client_wall) - first.at_ms;
+                await saveEpoch(setup.runId, this.epoch);
+            }
+        },
+
+        get standing() { return this.marks.filter((mark) => !mark.undone); },
+        get isEmpty() { return this.marks.length === 0; },
+        get step() {
+            if (!setup) { return null; }
+            const last = this.standing.reduce((place, mark) => Math.max(place, setup.steps.findIndex((step) => step.event === mark.event)), -1);
+            return setup.steps.slice(last + 1).find((step) => !this.skipped.includes(step.event)) ?? null;
+        },
+        get isOpen() { return !this.isFinished && this.step !== null; },
+        get isDone() { return !this.isFinished && this.step === null && !this.isEmpty; },
+        get isRunning() { return this.isOpen && this.standing.length > 0; },
+        get buttonWords() { return this.step?.button ?? ''; },
+        get whenWords() { return this.step?.when ?? ''; },
+        get canUndo() { return this.standing.length > 0; },
+        get undoWords() {
+            const last = this.lastStanding();
+            return last ? `Undo ${seconds(last.at_ms - this.startMs())}` : 'Undo';
+        },
+        get canSkip() { return this.step?.mayBeSkipped === true && !this.isEmpty; },
+        get skipWords() { return this.step?.event === 'bait_on' ? 'No bait test' : `Skip: ${this.step?.name.toLowerCase()}`; },
+        get unsent() { return this.marks.filter((mark) => !mark.sent).length; },
+        get netWords() {
+            if (this.isRefused) { return this.isRefused; }
+            if (this.unsent === 0) { return this.isEmpty ? 'Marks are kept on this phone first.' : 'All sent.'; }
+            return this.isSendingNow ? `Sending ${this.unsent}` : 'Saved on this phone';
+        },
+        get unsentWords() { return this.unsent > 0 ? `${this.unsent} to send` : ''; },
+        get lines() {
+            const start = this.startMs();
+            return this.marks.map((mark) => ({
+                id: mark.id,
+                css: (mark.undone ? 'is-undone ' : '') + (mark.sent ? '' : 'is-waiting'),
+                glyph: mark.undone || mark.flag ? '#m-note' : '#m-proven',
+                name: setup.steps.find((step) => step.event === mark.event)?.name ?? mark.event,
+                clock: seconds(Math.max(0, mark.at_ms - start)),
+                words: this.wordsOf(mark),
+            }));
+        },
+
+        startMs() { return this.standing[0]?.at_ms ?? 0; },
+        lastStanding() { return this.standing[this.standing.length - 1] ?? null; },
+        wordsOf(mark) {
+            if (mark.undone) { return 'struck out'; }
+            const step = setup.steps.find((one) => one.event === mark.event);
+            const from = step && this.fromMark(step);
+            const window = step && this.windowOf(step);
+            const late = mark.late_reason ? ', late entry' : '';
+            if (!from || !window || window[0] === null) { return (mark.flag ? 'before an earlier mark' : '') + late; }
+            return `${seconds(mark.at_ms - from.at_ms)} in ${seconds(window[0]).replace('\u202Fs', '')} to ${seconds(window[2])}${late}`;
+        },
+        fromMark(step) {
+            const find = (event) => this.standing.find((mark) => mark.event === event);
+            return find(step.from) ?? (step.event === 'engine_running' ? find('utility_off') : undefined);
+        },
+        windowOf(step) {
+            if (step.event === 'engine_running' && !this.standing.some((mark) => mark.event === 'start_signal') && setup.windows.start_signal) {
+                return setup.runningFromLoss;
+            }
+            if (step.event === 'bait_off') { return setup.baitMs ? [0, setup.baitMs, setup.baitMs] : null; }
+            return setup.windows[step.window] ?? null;
+        },
+
+        async mark() {
+            const step = this.step;
+            if (!step || this.isResting) { return; }
+            this.isResting = true;
+            setTimeout(() => { this.isResting = false; }, REST_MS);
+            const now = clockNow();
+            if (this.epoch === null) {
+                this.epoch = now;
+                saveEpoch(setup.runId, now);
+            }
+            vibrate();
+            await this.keep({
+                id: crypto.randomUUID(), run: setup.runId, event: step.event, at_ms: Math.max(0, Math.round(now - this.epoch)),
+                client_wall: new Date(now).toISOString(), note: null, late_reason: null, undone: false, flag: null, sent: false,
+            });
+        },
+        async undo() {
+            const last = this.lastStanding();
+            if (last) {
+                this.skipped = [];
+                await this.keep({ ...last, undone: true, sent: false });
+            }
+        },
+        skip() {
+            if (this.step?.event === 'bait_on') { this.skipped.push('bait_on', 'bait_off'); } else if (this.step) { this.skipped.push(this.step.event); }
+        },
+        async keep(mark) {
+            this.marks = [...this.marks.filter((other) => other.id !== mark.id), mark].sort((a, b) => a.at_ms - b.at_ms);
+            await saveMark({ ...mark });
+            this.send();
+        },
+
+        async send() {
+            const waiting = this.marks.filter((mark) => !mark.sent);
+            if (isSending || waiting.length === 0 || !navigator.onLine) { return; }
+            isSending = true;
+            this.isSendingNow = true;
+            try {
+                const answer = await fetch(setup.sendTo, {
+                    method: 'POST',
+                    headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content },
+                    body: JSON.stringify({ marks: waiting.map(({ run, sent, flag, ...mark }) => mark) }),
+                });
+                if (answer.ok) { await this.sent(waiting, await answer.json()); } else { this.refused(answer.status); }
+            } catch {
+                // no network: they stay here and are tried again
+            } finally {
+                isSending = false;
+                this.isSendingNow = false;
+            }
+        },
+        async sent(waiting, answer) {
+            this.isRefused = answer.refused.length > 0 ? `Kept here, not taken: ${answer.refused[0].message}` : '';
+            for (const mark of waiting) {
+                const now = this.marks.find((other) => other.id === mark.id);
+                if (answer.kept.includes(mark.id) && now && now.undone === mark.undone && now.note === mark.note) {
+                    await saveMark({ ...now, sent: true });
+                }
+            }
+            await this.take(answer.marks);
+            document.body.dispatchEvent(new CustomEvent('marks-sent'));
+        },
+        refused(status) {
+            this.isRefused = status === 409 ? 'This run is signed; these marks stay on this phone.'
+                : status === 401 || status === 419 ? 'Sign in again to send; the marks are safe here.' : '';
+        },
+
+        turn() {
+            const step = this.step;
+            if (!this.isRunning || !step) { return; }
+            const from = this.fromMark(step) ?? this.lastStanding();
+            const window = this.windowOf(step);
+            const gone = Math.max(0, (clockNow() - this.epoch - from.at_ms) / 1000);
+            const name = setup.steps.find((one) => one.event === from.event)?.name.toLowerCase() ?? 'the start';
+            gauge.show(gone, window && window[0] !== null ? { min: window[0] / 1000, max: window[2] / 1000 } : null, setup.reactionMs / 1000, `seconds since ${name}`);
+        },
+        key(event) {
+            if (event.target.closest('input, textarea, select, summary, a, button')) { return; }
+            if (event.key === ' ' || event.key === 'Enter') { event.preventDefault(); this.mark(); } else if (event.key === 'u') { this.undo(); }
+        },
+        async keepAwake() {
+            if (document.visibilityState === 'visible') {
+                try { await navigator.wakeLock?.request('screen'); } catch { /* the device decides */ }
+            }
+        },
+    };
+}
+

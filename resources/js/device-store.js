@@ -1,0 +1,32 @@
+// Marks on the device: one store, strict durability, so that a crash a moment after the press loses nothing.
+
+const open = () => new Promise((resolve, reject) => {
+    const request = indexedDB.open('escapement', 1);
+    request.onupgradeneeded = () => {
+        request.result.createObjectStore('marks', { keyPath: 'id' }).createIndex('run', 'run');
+        request.result.createObjectStore('runs', { keyPath: 'run' });
+    };
+    request.onsuccess = () => resolve(request.result);
+    request.onerror = () => reject(request.error);
+});
+
+let connection = null;
+const database = () => (connection ??= open());
+
+async function withStore(name, mode, act) {
+    const db = await database();
+    return new Promise((resolve, reject) => {
+        const transaction = db.transaction(name, mode, { durability: 'strict' });
+        const request = act(transaction.objectStore(name));
+        transaction.oncomplete = () => resolve(request?.result);
+        transaction.onerror = transaction.onabort = () => reject(transaction.error);
+    });
+}
+
+/** A mark as the server takes it, with `run` and `sent`; saved again under its id when it changes. */
+export const saveMark = (mark) => withStore('marks', 'readwrite', (store) => store.put(mark));
+export const marksOf = (run) => withStore('marks', 'readonly', (store) => store.index('run').getAll(run));
+export const unsentCount = async (run) => (await marksOf(run)).filter((mark) => !mark.sent).length;
+/** When the run began by this device's clock, in ms since 1970. */
+export const saveEpoch = (run, epoch) => withStore('runs', 'readwrite', (store) => store.put({ run, epoch }));
+export const epochOf = async (run) => (await withStore('runs', 'readonly', (store) => store.get(run)))?.epoch ?? null;

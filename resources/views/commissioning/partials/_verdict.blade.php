@@ -1,0 +1,24 @@
+<h2>Measured against expected</h2>
+<p class="verdict" role="status"><x-glyph :kind="$result->mark()"/><b>{{ $result->headline() }}</b></p>
+@foreach ($result->verdict->runs as $i => $timed)
+    <div class="wide"><table class="ruled measured">
+        <caption class="visually-hidden">Outage {{ $i + 1 }}</caption>
+        <thead><tr><th scope="col">@if (count($result->verdict->runs) > 1)Outage {{ $i + 1 }}@else Interval @endif</th><th scope="col">Measured</th><th scope="col">Expected</th><th scope="col">Verdict</th></tr></thead>
+        <tbody>
+        @foreach ($timed->intervals as $interval)
+            <tr><th scope="row">{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</th>
+                <td class="fig">{{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}</td>
+                <td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td>
+                <td>@if ($interval->verdict->value === 'pass')<x-glyph kind="proven"/> inside @elseif ($interval->verdict->value === 'missing')<x-glyph kind="note"/> {{ $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed' }} @else<x-glyph kind="warn"/> {{ $interval->verdict->value }} @endif</td></tr>
+        @endforeach
+        @foreach ($timed->baits as $bait)
+            <tr><th scope="row">Bait</th><td class="fig">{{ $bait->heldMs === null ? 'end not marked' : 'held ' . \App\Stage\Commissioning\RunResult::seconds($bait->heldMs) }}</td><td>the load stays on G</td>
+                <td><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop', 'void' => 'warn'][$bait->verdict]"/> {{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}</td></tr>
+        @endforeach
+        </tbody>
+    </table></div>
+@endforeach
+@foreach ($result->verdict->findings as $finding)
+    <x-finding :finding="$finding" :where="$finding->path ? route('sheet', $run->switch_id) : null"/>
+@endforeach
+<p class="small">Outside the window by up to {{ \App\Stage\Commissioning\RunResult::seconds($run->reaction_ms) }} still counts as inside: that is the hand's reaction.</p>

@@ -1,0 +1,45 @@
+@extends('layouts.site', ['here' => 'commission'])
+@section('title', $switch->site->name . ': commission')
+@section('main')
+<h1>Simulated outage</h1>
+<p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured time inside its window.</p>
+<x-hazard><b>Lethal voltage, and it starts by itself.</b> The line side of {{ $switch->test_disconnect ?? 'the test disconnect' }} stays live while it is open, until the utility opens upstream. Nobody at the engine; covers on; carbon monoxide outdoors only.</x-hazard>
+<x-hazard><b>Open {{ $switch->test_disconnect ?? 'the disconnect upstream of the sensing point' }}.</b> It must lie upstream of where the switch senses the utility: the panel main downstream proves nothing.</x-hazard>
+<p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for a licensed electrician with both sources isolated, locked out and proved dead.</p>
+@if (auth()->user()->role->mayWrite())
+<form method="post" action="{{ route('runs.begin', $switch) }}" class="block">
+    @csrf
+    <label class="check"><input class="form-check-input" type="checkbox" name="hazards_read" value="1">I have read the hazards above, and the people on site know what will happen.</label>
+    @error('hazards_read')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
+    <button class="btn btn-primary btn-glove" type="submit">Begin a run</button>
+</form>
+@endif
+<section class="block">
+<h2>Runs</h2>
+@if ($switch->runs->isEmpty())
+    <p class="quiet">Never timed. The first run will stand here.</p>
+@else
+<table class="ruled">
+    <thead><tr><th scope="col">Run</th><th scope="col">Sheet</th><th scope="col">Marks</th><th scope="col">Verdict</th></tr></thead>
+    <tbody>
+    @foreach ($switch->runs as $run)
+        <tr><th scope="row"><a href="{{ route('run', $run) }}">{{ $standing->date($run->created_at) }}<small>{{ $run->user->name }}</small></a></th><td>version {{ $run->sheet->version }}</td><td class="fig">{{ $run->marks->where('is_undone', false)->count() }}</td>
+            <td>@if ($run->signed_at)<x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'"/> {{ ['pass' => 'Proven', 'fail' => 'Did not pass', 'incomplete' => 'Incomplete'][$run->verdict] }}, <a href="{{ route('report', $run) }}">report</a>@else<x-glyph kind="note"/> not signed @endif</td></tr>
+    @endforeach
+    </tbody>
+</table>
+@endif
+</section>
+@endsection
+@section('aside')
+<h2>What to expect</h2>
+<dl class="pairs">
+@foreach ($expected->windows as $window)
+    @if ($window->event !== 'dark_ms')<div><dt>{{ \App\Stage\Commissioning\RunResult::intervalName($window->event) }}</dt><dd class="fig">@if ($window->minMs === null)never @else{{ \App\Stage\Commissioning\RunResult::tenths($window->minMs) }} to {{ \App\Stage\Commissioning\RunResult::tenths($window->maxMs) }}@endif</dd></div>@endif
+@endforeach
+@if ($expected->baitMs)<div><dt>Bait: utility back for</dt><dd class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($expected->baitMs) }}</dd></div>@endif
+</dl>
+<details class="why"><summary>How it adds up</summary>
+    @foreach ($expected->working as $line)<p><b>{{ $line->label }}</b><br><span class="fig">{{ $line->expression }} = {{ $line->value }} {{ $line->unit }}</span></p>@endforeach
+</details>
+@endsection

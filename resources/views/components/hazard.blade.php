@@ -1,0 +1,1 @@
+<div class="hazard" role="note"><p>{{ $slot }}</p></div>

@@ -1,0 +1,76 @@
+@php($run = $report->run)
+@php($switch = $run->switch)
+@php($site = $switch->site)
+<section class="report-part">
+    <h2>{{ $site->name }}</h2>
+    <table class="facts"><tbody>
+        <tr><th>Address</th><td>{{ $site->address ?? 'not recorded' }}</td><th>Kind</th><td>{{ $site->installation->label() }}</td></tr>
+        <tr><th>Switch</th><td>{{ $switch->name }}, {{ $switch->rating_a ? $switch->rating_a . ' A' : 'rating not recorded' }}{{ $switch->poles ? ', ' . $switch->poles . ' poles' : '' }}{{ $switch->service_rated ? ', service-rated' : '' }}</td><th>Service</th><td>{{ $site->service_a ? $site->service_a . ' A' : 'not recorded' }}</td></tr>
+        <tr><th>Generator</th><td>{{ $switch->fuel ? ($switch->rated_kw[$switch->fuel->value] ?? '?') . ' kW on ' . str_replace('_', ' ', $switch->fuel->value) : 'not recorded' }}</td><th>Owner</th><td>{{ $site->owner ?? 'not recorded' }}</td></tr>
+        <tr><th>Run by</th><td>{{ $run->user->name }}, {{ $report->when($run->created_at) }}</td><th>Outage made at</th><td>{{ $switch->test_disconnect ?? 'not recorded' }}</td></tr>
+    </tbody></table>
+</section>
+<section class="report-part">
+    <h2>Measured against expected</h2>
+    <p class="verdict"><b>{{ $report->result->headline() }}</b></p>
+    @foreach ($report->result->verdict->runs as $i => $timed)
+        <table class="ruled measured"><thead><tr><th>Interval</th><th>Measured</th><th>Expected</th><th>Verdict</th></tr></thead><tbody>
+        @foreach ($timed->intervals as $interval)
+            <tr><td>{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</td><td class="fig">{{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td><td>{{ ['pass' => 'inside', 'missing' => $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed', 'early' => 'early', 'late' => 'late'][$interval->verdict->value] }}</td></tr>
+        @endforeach
+        @foreach ($timed->baits as $bait)
+            <tr><td>Bait test</td><td class="fig">{{ $bait->heldMs === null ? 'end not marked' : 'held ' . \App\Stage\Commissioning\RunResult::seconds($bait->heldMs) }}</td><td>the load stays on G</td><td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}</td></tr>
+        @endforeach
+        </tbody></table>
+    @endforeach
+    @foreach ($report->result->verdict->findings as $finding)<p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b> {{ $finding->because }}</p>@endforeach
+    <h3>What was not proved</h3>
+    <ul>@foreach ($report->notProved() as $missing)<li>{{ $missing }}</li>@endforeach</ul>
+</section>
+<section class="report-part">
+    <h2>Settings, version {{ $run->sheet->version }}, {{ $run->sheet->standing->label() }}</h2>
+    <p>{{ $run->sheet->user->name }}, {{ $report->when($run->sheet->created_at) }}. {{ $run->sheet->note }}</p>
+    <table class="ruled settings-list"><tbody>
+    @foreach ($report->sheetGroups as $heading => $fields)
+        <tr><th colspan="4">{{ $heading }}</th></tr>
+        @foreach (array_chunk(array_filter($fields, fn ($field) => $field->typed($run->sheet->settings) !== ''), 2) as $pair)
+            <tr>@foreach ($pair as $field)<td>{{ $field->label }}</td><td class="fig">{{ $field->unit === 'check' ? 'yes' : $field->typed($run->sheet->settings) }}{{ in_array($field->unit, ['s', '%', 'kW'], true) ? ' ' . $field->unit : '' }}</td>@endforeach @if (count($pair) === 1)<td></td><td></td>@endif</tr>
+        @endforeach
+    @endforeach
+    </tbody></table>
+    @if ($report->settingsFindings !== [])
+        <h3>Findings on these settings</h3>
+        @foreach ($report->settingsFindings as $finding)<p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b> {{ $finding->because }}</p>@endforeach
+    @endif
+</section>
+<section class="report-part strip-part">
+    <h2>A plain outage, rehearsed on these settings</h2>
+    @if ($isPdf)
+        <img class="strip-image" src="data:image/svg+xml;base64,{{ base64_encode($report->printStrip->wholeSvg()) }}" alt="Timing strip">
+    @else
+        <div class="strip">{!! $report->screenStrip->labelSvg() !!}<div class="strip-scroll">{!! $report->screenStrip->plotSvg() !!}</div></div>
+    @endif
+</section>
+<section class="report-part">
+    <h2>Marks</h2>
+    <table class="ruled"><thead><tr><th>Mark</th><th>At</th><th>Who</th><th>Remark</th></tr></thead><tbody>
+    @foreach ($run->marks as $mark)
+        <tr><td @if ($mark->is_undone) class="struck" @endif>{{ \App\Stage\Commissioning\RunResult::eventName($mark->event) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($mark->at_ms) }}</td><td>{{ $mark->user->initials() }}</td><td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}</td></tr>
+    @endforeach
+    </tbody></table>
+    @if ($report->notes() !== [])<h3>Notes</h3>@foreach ($report->notes() as $note)<p><b>{{ $note['isAmendment'] ? 'Amendment, ' : '' }}{{ $note['who'] }}, {{ $note['when'] }}:</b> {{ $note['text'] }}</p>@endforeach @endif
+</section>
+<section class="report-part">
+    <h2>Signed</h2>
+    @if ($run->signed_at)
+        <p><b>{{ $run->signed_name }}</b>, {{ $report->when($run->signed_at) }} ({{ $site->timezone }}). Verdict as signed: {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] }}.</p>
+        @if ($run->signed_drawing)
+            @if ($isPdf)<img class="sign-image" alt="Signature" src="data:image/svg+xml;base64,{{ base64_encode('<svg xmlns="http://www.w3.org/2000/svg" width="400" height="130" viewBox="0 0 400 130"><path d="' . e($run->signed_drawing) . '" fill="none" stroke="#000" stroke-width="2.4"/></svg>') }}">
+            @else<svg class="sign-pad" viewBox="0 0 400 130" role="img" aria-label="Signature of {{ $run->signed_name }}"><path d="{{ $run->signed_drawing }}" fill="none" stroke="currentColor" stroke-width="2.4"/></svg>@endif
+        @endif
+    @else
+        <p>Not signed yet: this is a draft.</p>
+    @endif
+    <p class="small">Record of {{ count($report->entries) }} entries, {{ $report->isChainWhole ? 'chain whole' : 'CHAIN BROKEN: an entry was changed' }}. Head <span class="fig hash">{{ $run->head }}</span></p>
+    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Limits and planning values are to be confirmed against the edition in force. Nothing here permits work on live parts.</p>
+</section>

@@ -1,0 +1,65 @@
+<div id="bench" class="bench">
+<div class="bench-main">
+    <form method="post" action="{{ route('rehearsal', $bench->switch) }}" class="stories" aria-label="Story">
+        @csrf
+        @foreach ($bench->delays as $path => $value)<input type="hidden" name="d[{{ $path }}]" value="{{ $value }}">@endforeach
+        <div class="choice">
+            @foreach ($bench->stories() as $story)<button type="submit" name="story" value="{{ $story->value }}" title="{{ $story->teaches() }}" @if ($story === $bench->story) aria-pressed="true" @else aria-pressed="false" @endif>{{ $story->title() }}</button>@endforeach
+        </div>
+    </form>
+    <div class="bench-head"><h1>{{ $bench->story->title() }}</h1><p>{{ $bench->story->teaches() }}</p></div>
+    <p class="figures">
+        @foreach ($bench->figures() as $figure)<span>{{ $figure['label'] }} <b class="fig">{{ $figure['value'] }}</b>@if ($figure['change'] !== '') <em class="fig">{{ $figure['change'] }}</em>@endif</span>@endforeach
+        @if ($bench->hasGhost())<span class="against">against the run before</span>@endif
+    </p>
+    <details class="why"><summary>How a plain outage adds up on this sheet</summary>
+        @foreach ($bench->working as $line)<p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} = {{ $line->value }} {{ $line->unit }}</span></p>@endforeach
+    </details>
+    <div class="strip" id="strip" data-cursor="{{ $bench->cursorData() }}">
+        {!! $bench->strip->labelSvg() !!}
+        <div class="strip-scroll" tabindex="0" role="slider" aria-label="Time cursor. Arrow keys go from event to event, with Shift a tenth of a second." aria-valuemin="0" aria-valuemax="{{ $bench->tracks->untilMs }}" aria-valuenow="0" aria-valuetext="at 0:00.0">{!! $bench->strip->plotSvg() !!}</div>
+    </div>
+    <div class="events-head"><h2>What happens, and why</h2><span>{{ count($bench->tracks->result->events) }} events at {{ count($bench->moments()) }} moments</span><span class="keys">&larr; &rarr; event by event, Shift for 0.1&#8239;s</span></div>
+    <ol class="events">
+        @foreach ($bench->moments() as $i => $moment)
+            <li data-moment="{{ $i }}"><button type="button"><span class="fig">{{ $moment['clock'] }}</span><span><b>{{ $moment['headline'] }}.</b> <i>because {{ $moment['because'] }}</i></span></button></li>
+        @endforeach
+    </ol>
+</div>
+<aside class="aside bench-aside" aria-label="Turn the delays">
+    <h2>At the cursor <span class="fig" id="cursor-clock">0:00.0</span></h2>
+    <dl class="pairs" id="cursor-values" aria-live="off">
+        <div><dt>Utility</dt><dd data-at="volts" class="fig">&ndash;</dd></div>
+        <div><dt>Utility counts as</dt><dd data-at="n">&ndash;</dd></div>
+        <div><dt>Engine</dt><dd data-at="engine">&ndash;</dd></div>
+        <div><dt>Switch on</dt><dd data-at="position">&ndash;</dd></div>
+        <div><dt>Loads</dt><dd data-at="live">&ndash;</dd></div>
+        <div><dt>Timer</dt><dd data-at="timer">&ndash;</dd></div>
+    </dl>
+    <form method="post" action="{{ route('rehearsal', $bench->switch) }}" class="turn" id="turn"
+        hx-post="{{ route('rehearsal', $bench->switch) }}" hx-target="#bench" hx-swap="outerHTML" hx-trigger="submit, change">
+        @csrf
+        <input type="hidden" name="story" value="{{ $bench->story->value }}">
+        <input type="hidden" name="ghost" value="{{ $bench->asGhost() }}">
+        <h2 class="gap">Delays</h2>
+        @foreach ($bench->turnable() as $field)
+            <x-turn name="d[{{ $field->path }}]" :label="$field->label" unit="s" :value="$bench->delays[$field->path] ?? ''" :was="($bench->delays[$field->path] ?? '') !== $bench->onSheet($field) ? $bench->onSheet($field) : null" :error="$bench->errors->first('d.' . $field->path)"/>
+        @endforeach
+        <h2 class="gap">Story</h2>
+        @foreach ($bench->story->numbers() as $number)
+            <x-turn name="n[{{ $number->name }}]" :label="$number->label" :unit="$number->isTime ? 's' : ''" :value="$bench->numberTyped($number)" :error="$bench->errors->first('n.' . $number->name)"/>
+        @endforeach
+        <button class="btn btn-primary" type="submit">Play it</button>
+    </form>
+    @if ($bench->isChanged() && auth()->user()->role->mayWrite() && $bench->errors->isEmpty())
+    <form method="post" action="{{ route('sheet.save', $bench->switch) }}">
+        @csrf
+        <input type="hidden" name="seen_version" value="{{ $bench->switch->sheet->version }}"><input type="hidden" name="standing" value="proposed"><input type="hidden" name="note" value="From a rehearsal: {{ $bench->story->title() }}">
+        @foreach ($bench->sheetFields() as $path => $value)<input type="hidden" name="f[{{ $path }}]" value="{{ $value }}">@endforeach
+        @php($habits = $bench->switch->sheet->habits)
+        @foreach (($habits['exercise'] ?? []) + ['load_tests_per_year' => $habits['load_tests_per_year'] ?? 0] as $key => $value)<input type="hidden" name="h[{{ $key }}]" value="{{ is_bool($value) ? (int) $value : $value }}">@endforeach
+        <button class="btn btn-outline-primary" type="submit">Put into settings as proposed</button>
+    </form>
+    @endif
+</aside>
+</div>

@@ -1,0 +1,36 @@
+<form method="post" action="{{ route('switch.save', $switch) }}" class="block">
+    @csrf @method('put')
+    <h2>Switch and generator</h2>
+    <div class="fields">
+        <x-field name="switch_name" label="Name of the switch" :value="old('switch_name', $switch->name)"/>
+        <x-field name="rating_a" label="Rating" unit="A" inputmode="numeric" :value="old('rating_a', $switch->rating_a)"/>
+        <x-field name="poles" label="Poles" inputmode="numeric" :value="old('poles', $switch->poles)" hint="2 with a solid neutral, 3 with a switched one"/>
+        <x-field name="test_disconnect" label="Disconnect for the outage test" :value="old('test_disconnect', $switch->test_disconnect)" hint="Upstream of the sensing point: the panel main downstream proves nothing"/>
+        <label class="check"><input class="form-check-input" type="checkbox" name="service_rated" value="1" @checked(old('service_rated', $switch->service_rated))>Service-rated: it is the service disconnect</label>
+        <label class="check"><input class="form-check-input" type="checkbox" name="has_compressor" value="1" @checked(old('has_compressor', $switch->has_compressor))>There is a compressor among the loads</label>
+        <x-field name="nominal_v" label="Nominal voltage a leg" unit="V" inputmode="decimal" :value="old('nominal_v', $switch->plant['sources']['normal']['nominal_v'])"/>
+        <x-field name="nominal_hz" label="Nominal frequency" unit="Hz" inputmode="decimal" :value="old('nominal_hz', $switch->plant['sources']['normal']['nominal_hz'])"/>
+        <x-field name="largest_motor_hp" label="Largest motor" unit="hp" inputmode="decimal" :value="old('largest_motor_hp', (float) $switch->largest_motor_hp)"/>
+    </div>
+    <h3>Generator</h3>
+    <div class="fields">
+        <div class="field">
+            <label for="f-fuel">Fuel</label>
+            <select id="f-fuel" name="fuel" @class(['form-select', 'is-invalid' => $errors->has('fuel')])>
+                <option value="">not known</option>
+                @foreach (\Escapement\Core\Settings\Fuel::cases() as $fuel)<option value="{{ $fuel->value }}" @selected(old('fuel', $switch->fuel?->value) === $fuel->value)>{{ str_replace('_', ' ', $fuel->value) }}</option>@endforeach
+            </select>
+            @error('fuel')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
+        </div>
+        @foreach (['natural_gas' => 'Rating on natural gas', 'lp' => 'Rating on LP', 'diesel' => 'Rating on diesel'] as $fuel => $label)
+            <x-field name="rated_kw[{{ $fuel }}]" errorKey="rated_kw.{{ $fuel }}" :label="$label" unit="kW" inputmode="decimal" :value="old('rated_kw.' . $fuel, $switch->rated_kw[$fuel] ?? '')"/>
+        @endforeach
+        @if ($switch->plant['engine'] ?? null)
+            @foreach (['crank_ms' => 'Cranks until it fires', 'crank_limit_ms' => 'Crank limit', 'crank_rest_ms' => 'Rest between cranks', 'run_up_ms' => 'Run-up to full voltage', 'stop_ms' => 'Run-down'] as $key => $label)
+                <x-field :name="$key" :label="$label" unit="s" inputmode="decimal" :value="old($key, $switch->plant['engine'][$key] / 1000)"/>
+            @endforeach
+            <x-field name="crank_attempts" label="Crank attempts" inputmode="numeric" :value="old('crank_attempts', $switch->plant['engine']['crank_attempts'])" hint="1 to 10"/>
+        @endif
+    </div>
+    <button class="btn btn-outline-primary" type="submit">Save switch and generator</button>
+</form>

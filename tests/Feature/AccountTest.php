@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\User;
+use Database\Factories\UserFactory;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+final class AccountTest extends TestCase
+{
+    #[Test]
+    public function the_right_password_opens_and_gives_a_new_session(): void
+    {
+        $user = UserFactory::make();
+        $this->get('/login');
+        $before = $this->app['session']->getId();
+        $this->post('/login', ['email' => $user->email, 'password' => 'a long enough secret'])->assertRedirect('/');
+        $this->assertAuthenticatedAs($user);
+        self::assertNotSame($before, $this->app['session']->getId());
+    }
+
+    #[Test]
+    public function a_wrong_password_is_told_at_the_field_and_the_address_is_kept(): void
+    {
+        $user = UserFactory::make();
+        $this->from('/login')->post('/login', ['email' => $user->email, 'password' => 'wrong'])->assertRedirect('/login')->assertSessionHasErrors('email');
+        $this->get('/login')->assertSee('do not belong together')->assertSee($user->email);
+        $this->assertGuest();
+    }
+
+    #[Test]
+    public function guessing_is_slowed_down(): void
+    {
+        $user = UserFactory::make();
+        for ($i = 0; $i < 5; $i++) {
+            $this->post('/login', ['email' => $user->email, 'password' => "guess $i"])->assertRedirect();
+        }
+        $this->post('/login', ['email' => $user->email, 'password' => 'a long enough secret'])->assertStatus(429);
+        $this->assertGuest();
+    }
+
+    #[Test]
+    public function a_new_password_needs_the_old_one_and_twelve_characters(): void
+    {
+        $user = $this->signIn();
+        $change = fn(string $old, string $new) => $this->put('/account/password', ['current_password' => $old, 'password' => $new, 'password_confirmation' => $new]);
+        $change('not it', 'another long secret')->assertSessionHasErrors('current_password');
+        $change('a long enough secret', 'short')->assertSessionHasErrors('password');
+        $change('a long enough secret', 'another long secret')->assertRedirect('/account')->assertSessionHasNoErrors();
+        self::assertTrue(password_verify('another long secret', (string) User::query()->findOrFail($user->id)->password));
+    }
+
+    #[Test]
+    public function signing_out_ends_it(): void
+    {
+        $this->signIn();
+        $this->post('/logout')->assertRedirect('/login');
+        $this->assertGuest();
+        $this->get('/')->assertRedirect('/login');
+    }
+}

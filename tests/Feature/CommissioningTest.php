@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Mark;
+use App\Models\RecordEntry;
+use App\Models\Run;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+final class CommissioningTest extends TestCase
+{
+    private const GOOD = [
+        'utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'bait_on' => 60_000, 'bait_off' => 70_000,
+        'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900,
+    ];
+
+    #[Test]
+    public function a_run_begins_only_after_the_hazards_are_read(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $this->post("/switches/$switch->id/commission")->assertSessionHasErrors('hazards_read');
+        self::assertSame(0, Run::query()->count());
+        $run = $this->runOf($switch);
+        $this->get("/runs/$run->id")->assertOk()->assertSee('Starts by itself');
+    }
+
+    #[Test]
+    public function marks_sent_twice_and_out_of_order_are_kept_once(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        $marks = $this->marks(self::GOOD);
+        $this->send($run, array_reverse($marks))->assertOk()->assertJsonCount(9, 'kept');
+        $this->send($run, $marks)->assertOk()->assertJsonCount(9, 'kept');
+        self::assertSame(9, Mark::query()->count());
+        self::assertSame(10, RecordEntry::query()->count(), 'one for the beginning, one a mark, none for the repeats');
+        $this->get("/runs/$run->id/verdict")->assertSee('Every time is inside its window')->assertSee('not taken');
+    }
+
+    #[Test]
+    public function an_undone_mark_is_kept_struck_out_and_the_record_has_both(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        [$mark] = $this->marks(['utility_off' => 0]);
+        $this->send($run, [$mark]);
+        $this->send($run, [['undone' => true] + $mark])->assertOk();
+        self::assertTrue(Mark::query()->firstOrFail()->is_undone);
+        self::assertSame(['run_begun', 'mark', 'mark_edited'], RecordEntry::query()->orderBy('seq')->get()->map(static fn(RecordEntry $entry): string => json_decode($entry->entry)->kind)->all());
+    }
+
+    #[Test]
+    public function a_mark_before_the_one_before_is_kept_and_flagged(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        $this->send($run, $this->marks(['utility_off' => 5000]));
+        $this->send($run, $this->marks(['start_signal' => 4000]))->assertJsonCount(1, 'kept');
+        self::assertNotNull(Mark::query()->where('event', 'start_signal')->firstOrFail()->flag);
+    }
+
+    /** @param array<string, mixed> $fault */
+    #[Test, DataProvider('faults')]
+    public function a_bad_mark_is_named_and_the_good_ones_beside_it_are_kept(string $path, array $fault): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        [$good, $bad] = $this->marks(['utility_off' => 0, 'start_signal' => 5000]);
+        $this->send($run, [$good, $fault + $bad])->assertOk()->assertJsonPath('refused.0.path', $path)->assertJsonPath('kept', [$good['id']]);
+        self::assertSame(1, Mark::query()->count());
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>}> */
+    public static function faults(): iterable
+    {
+        yield 'an id that is none' => ['/marks/1/id', ['id' => '7']];
+        yield 'an unknown event' => ['/marks/1/event', ['event' => 'lunch']];
+        yield 'a time as text' => ['/marks/1/at_ms', ['at_ms' => '5']];
+        yield 'a time before the start' => ['/marks/1/at_ms', ['at_ms' => -1]];
+        yield 'a note without end' => ['/marks/1/note', ['note' => str_repeat('x', 501)]];
+        yield 'undone that is no truth' => ['/marks/1/undone', ['undone' => 1]];
+    }
+
+    #[Test]
+    public function an_id_of_another_run_changes_nothing_there(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $first = $this->runOf($switch);
+        [$mark] = $this->marks(['utility_off' => 0]);
+        $this->send($first, [$mark]);
+        $this->send($this->runOf($switch), [['undone' => true] + $mark])->assertJsonPath('refused.0.path', '/marks/0/id');
+        self::assertFalse(Mark::query()->firstOrFail()->is_undone);
+    }
+
+    #[Test]
+    public function the_bait_that_was_taken_fails_the_run_on_the_board_too(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $run = $this->runOf($switch);
+        $this->send($run, $this->marks(['bait_off' => 75_000, 'retransferred' => 64_000] + self::GOOD));
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'])->assertRedirect("/runs/$run->id/report");
+        self::assertSame('fail', $run->refresh()->verdict);
+        $this->get('/')->assertSee('did not pass its run');
+        $this->get("/runs/$run->id/report")->assertSee('took it')->assertSee('had not proved itself');
+    }
+
+    #[Test]
+    public function a_signed_run_is_closed_and_goes_on_by_amendments(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One'])->assertSessionHasErrors('signed_name');
+        $this->send($run, $this->marks(self::GOOD));
+        $this->post("/runs/$run->id/sign", ['signed_name' => ''])->assertSessionHasErrors('signed_name');
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => '<script>'])->assertSessionHasErrors('signed_drawing');
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M10 20L30 40'])->assertSessionHasNoErrors();
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. Two'])->assertSessionHasErrors('signed_name');
+        $this->send($run, $this->marks(['engine_stopped' => 1]))->assertStatus(409);
+        $this->post("/runs/$run->id/notes", ['text' => 'A lug was re-torqued.'])->assertSessionHasNoErrors();
+        $this->get("/runs/$run->id/report")->assertSee('Amendment')->assertSee('A lug was re-torqued')->assertSee('chain whole');
+        self::assertSame('P. One', $run->refresh()->signed_name);
+    }
+
+    #[Test]
+    public function a_late_mark_needs_the_reason_why_it_is_late(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        $this->post("/runs/$run->id/late", ['event' => 'utility_off', 'at_s' => '0'])->assertSessionHasErrors('late_reason');
+        $this->post("/runs/$run->id/late", ['event' => 'utility_off', 'at_s' => '0.25', 'late_reason' => 'paper slip'])->assertSessionHasNoErrors();
+        self::assertSame(250, Mark::query()->firstOrFail()->at_ms);
+    }
+
+    #[Test]
+    public function the_exported_run_fits_its_schema_and_its_record_verifies_on_the_command_line(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        $this->send($run, $this->marks(self::GOOD));
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'Ünal, P.', 'signed_drawing' => 'M10 20L30 40']);
+        $json = (string) $this->get("/runs/$run->id/report.json")->assertOk()->getContent();
+        $valid = (new Validator())->validate(json_decode($json), (string) file_get_contents(base_path('docs/schema/run.schema.json')));
+        self::assertTrue($valid->isValid(), (string) $valid->error()?->message());
+        self::assertSame(0, $this->verify($json));
+        self::assertSame(2, $this->verify(str_replace('"at_ms": 21200', '"at_ms": 21100', $json)));
+    }
+
+    #[Test]
+    public function the_report_prints_as_a_pdf_with_its_words(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        $this->send($run, $this->marks(self::GOOD));
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'Person One', 'signed_drawing' => 'M10 20L30 40']);
+        $pdf = (string) $this->get("/runs/$run->id/report.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
+        self::assertStringStartsWith('%PDF-', $pdf);
+        self::assertGreaterThan(15_000, strlen($pdf));
+    }
+
+    private function verify(string $json): int
+    {
+        $process = proc_open(PHP_BINARY . ' ' . base_path('bin/escapement') . ' verify-record -', [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+        self::assertIsResource($process);
+        fwrite($pipes[0], $json);
+        fclose($pipes[0]);
+        stream_get_contents($pipes[1]);
+        stream_get_contents($pipes[2]);
+
+        return proc_close($process);
+    }
+
+    /**
+     * @param array<string, int> $times
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function marks(array $times): array
+    {
+        return array_map(static fn(string $event, int $atMs): array => [
+            'id' => (string) Str::uuid(), 'event' => $event, 'at_ms' => $atMs, 'client_wall' => '2026-11-23T10:00:00.000Z', 'note' => null, 'late_reason' => null, 'undone' => false,
+        ], array_keys($times), $times);
+    }
+
+    /** @param list<array<string, mixed>> $marks */
+    private function send(Run $run, array $marks): TestResponse
+    {
+        return $this->postJson("/runs/$run->id/marks", ['marks' => $marks]);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Site;
+use App\Models\TransferSwitch;
+use App\Models\User;
+use Database\Seeders\DatabaseSeeder;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+final class DemoTest extends TestCase
+{
+    #[Test]
+    public function the_demo_company_has_sites_in_every_standing_and_each_page_of_theirs_opens(): void
+    {
+        $this->seed(DatabaseSeeder::class);
+        $this->actingAs(User::query()->where('email', 'rosa@lantern.example')->firstOrFail());
+        self::assertGreaterThanOrEqual(6, Site::query()->count());
+        $board = $this->get('/')->assertOk();
+        $board->assertSee('did not pass its run')->assertSee('has no switch yet')->assertSee('was changed after it was proven')->assertSee('as left');
+        foreach (Site::query()->pluck('id') as $id) {
+            $this->get("/sites/$id")->assertOk();
+        }
+        foreach (TransferSwitch::query()->with('runs')->get() as $switch) {
+            foreach (['settings', 'settings/difference', 'rehearsal', 'commission'] as $page) {
+                $this->get("/switches/$switch->id/$page")->assertOk();
+            }
+            foreach ($switch->runs as $run) {
+                $this->get("/runs/$run->id")->assertOk();
+                $this->get("/runs/$run->id/report")->assertOk()->assertSee('chain whole');
+            }
+        }
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Escapement\Core\Rehearsal\Story;
+use Escapement\Core\Template\InstallationKind;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+final class RehearsalTest extends TestCase
+{
+    #[Test, DataProvider('stories')]
+    public function every_story_plays_on_every_kind_it_fits(InstallationKind $kind): void
+    {
+        $switch = $this->switchOf($this->signIn(), $kind);
+        foreach (Story::cases() as $story) {
+            $this->post("/switches/$switch->id/rehearsal", ['story' => $story->value])->assertOk()->assertSee('What happens, and why')->assertSee('<svg class="strip-plot"', false);
+        }
+    }
+
+    /** @return iterable<string, array{InstallationKind}> */
+    public static function stories(): iterable
+    {
+        foreach (InstallationKind::cases() as $kind) {
+            yield $kind->value => [$kind];
+        }
+    }
+
+    #[Test]
+    public function the_strip_is_well_formed_and_shows_the_dark_time(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $html = (string) $this->get("/switches/$switch->id/rehearsal")->getContent();
+        preg_match_all('#<svg class="strip-.*?</svg>#s', $html, $drawings);
+        self::assertCount(2, $drawings[0]);
+        foreach ($drawings[0] as $drawing) {
+            self::assertNotFalse(simplexml_load_string(str_replace(' hidden>', ' hidden="">', $drawing)));
+        }
+        self::assertStringContainsString("dark 20.9\u{202F}s", $html);
+    }
+
+    #[Test]
+    public function a_turned_delay_shows_the_run_before_as_a_ghost_with_the_difference(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $ghost = json_encode(['story' => 'outage', 'd' => [], 'n' => []], JSON_THROW_ON_ERROR);
+        $answer = $this->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'd' => ['/start_delay_ms' => '8'], 'ghost' => $ghost], ['HX-Request' => 'true']);
+        $answer->assertOk()->assertSee("+3.0\u{202F}s")->assertSee('class="ghost"', false)->assertSee('sheet says')->assertSee('Put into settings')->assertDontSee('<html', false);
+        $this->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'ghost' => $ghost])->assertDontSee('class="ghost"', false);
+    }
+
+    #[Test]
+    public function a_blink_starts_nothing_and_a_false_return_is_not_taken(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $this->post("/switches/$switch->id/rehearsal", ['story' => 'blink'])->assertSee('Starts <b class="fig">0</b>', false)->assertSee('Starts avoided <b class="fig">1</b>', false);
+        $this->post("/switches/$switch->id/rehearsal", ['story' => 'false_return'])->assertSee('Returns cut <b class="fig">1</b>', false)->assertSee('A cut timer keeps nothing');
+    }
+
+    #[Test]
+    public function a_bad_delay_is_told_at_its_field_and_kept_beside_the_run_of_the_sheet(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $this->post("/switches/$switch->id/rehearsal", ['d' => ['/return_delay_ms' => 'soon'], 'n' => ['off_ms' => '-4']])
+            ->assertOk()->assertSee('value="soon"', false)->assertSee('must be seconds')->assertSee('value="-4"', false)->assertDontSee('Put into settings');
+    }
+
+    #[Test]
+    public function hostile_fields_do_no_harm(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $this->post("/switches/$switch->id/rehearsal", ['story' => ['x'], 'd' => 'x', 'n' => [['x']], 'ghost' => '{"story":"outage","d":"x","n":5}'])->assertOk();
+        $this->post("/switches/$switch->id/rehearsal", ['ghost' => str_repeat('[', 3000), 'n' => ['off_ms' => '<script>']])->assertOk()->assertDontSee('<script>', false);
+    }
+}

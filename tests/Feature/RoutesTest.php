@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Role;
+use Database\Factories\UserFactory;
+use Illuminate\Routing\Route;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+/** Walks every route there is: a new one that forgets to ask who comes fails here. */
+final class RoutesTest extends TestCase
+{
+    private const OPEN_TO_ALL = ['GET login', 'POST login', 'GET up'];
+
+    #[Test]
+    public function a_stranger_gets_the_sign_in_page_and_nothing_else(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
+        $this->app['auth']->forgetGuards();
+        $walked = 0;
+        foreach ($this->routes() as [$method, $route]) {
+            if (! in_array("$method {$route->uri()}", self::OPEN_TO_ALL, true)) {
+                $this->call($method, $this->fill($route, $ids))->assertRedirect('/login');
+                $walked++;
+            }
+        }
+        self::assertGreaterThan(25, $walked);
+    }
+
+    #[Test]
+    public function somebody_of_another_company_is_told_that_there_is_nothing(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
+        $this->signIn(Role::Lead);
+        $walked = 0;
+        foreach ($this->routes() as [$method, $route]) {
+            if ($route->parameterNames() !== []) {
+                $this->call($method, $this->fill($route, $ids))->assertNotFound();
+                $walked++;
+            }
+        }
+        self::assertGreaterThan(20, $walked);
+        $this->get('/')->assertOk()->assertDontSee('Fern Hill 3');
+        $this->get('/?q=Fern')->assertOk()->assertDontSee('Fern Hill 3');
+    }
+
+    #[Test]
+    public function a_viewer_reads_everything_and_changes_nothing(): void
+    {
+        $owner = $this->signIn();
+        $switch = $this->switchOf($owner);
+        $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
+        $this->actingAs(UserFactory::make(Role::Viewer, $owner->company_id));
+        $mayPost = ['logout', 'account/password', 'switches/{switch}/rehearsal'];
+        foreach ($this->routes() as [$method, $route]) {
+            if (in_array($route->uri(), ['login', 'up'], true) || $route->uri() === 'logout') {
+                continue;
+            }
+            $answer = $this->call($method, $this->fill($route, $ids));
+            if ($method === 'GET' && $route->uri() !== 'sites/new') {
+                self::assertSame(200, $answer->getStatusCode(), $route->uri());
+            } elseif (! in_array($route->uri(), $mayPost, true)) {
+                self::assertSame(403, $answer->getStatusCode(), "$method {$route->uri()}");
+            }
+        }
+    }
+
+    #[Test]
+    public function every_answer_carries_the_strict_policy_and_no_page_has_inline_script_or_style(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
+        foreach ($this->routes() as [$method, $route]) {
+            if ($method !== 'GET') {
+                continue;
+            }
+            $answer = $this->get($this->fill($route, $ids));
+            $policy = (string) $answer->headers->get('Content-Security-Policy');
+            self::assertStringContainsString("script-src 'self';", $policy, $route->uri());
+            self::assertStringNotContainsString('unsafe', $policy);
+            if (str_contains((string) $answer->headers->get('Content-Type'), 'html')) {
+                self::assertDoesNotMatchRegularExpression('/<script(?![^>]*\bsrc=)|\sstyle="|\son\w+="/', (string) $answer->getContent(), $route->uri());
+            }
+        }
+    }
+
+    /** @return list<array{string, Route}> */
+    private function routes(): array
+    {
+        $routes = [];
+        foreach ($this->app['router']->getRoutes()->getRoutes() as $route) {
+            foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+                if (! str_starts_with($route->uri(), 'storage/')) {
+                    $routes[] = [$method, $route];
+                }
+            }
+        }
+
+        return $routes;
+    }
+
+    /** @return array<string, int> */
+    private function ids(int $site, int $switch, int $run): array
+    {
+        return ['site' => $site, 'switch' => $switch, 'run' => $run, 'version' => 1];
+    }
+
+    /** @param array<string, int> $ids */
+    private function fill(Route $route, array $ids): string
+    {
+        return '/' . preg_replace_callback('/\{(\w+)\}/', static fn(array $part): string => (string) $ids[$part[1]], $route->uri());
+    }
+}

@@ -48,7 +48,7 @@
     @if ($isPdf)
         <img class="strip-image" src="data:image/svg+xml;base64,{{ base64_encode($report->printStrip->wholeSvg()) }}" alt="Timing strip">
     @else
-        <div class="strip">{!! $report->screenStrip->labelSvg() !!}<div class="strip-scroll">{!! $report->screenStrip->plotSvg() !!}</div></div>
+        <div class="strip">{!! $report->screenStrip->labelSvg() !!}<div class="strip-scroll" tabindex="0" role="region" aria-label="Timing strip">{!! $report->screenStrip->plotSvg() !!}</div></div>
     @endif
 </section>
 <section class="report-part">

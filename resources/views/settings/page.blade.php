@@ -75,6 +75,7 @@
     <section class="block">
         <h2>Versions</h2>
         <form method="get" action="{{ route('difference', $page->switch) }}">
+        <div class="wide" tabindex="0" role="region" aria-label="Versions, table">
         <table class="ruled">
             <thead><tr><th scope="col">Version</th><th scope="col">Standing</th><th scope="col">Who and when</th><th scope="col">From</th><th scope="col">To</th></tr></thead>
             <tbody>
@@ -85,6 +86,7 @@
             @endforeach
             </tbody>
         </table>
+        </div>
         <button class="btn btn-outline-primary" type="submit">Show the difference</button>
         </form>
     </section>

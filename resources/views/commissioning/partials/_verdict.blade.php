@@ -1,7 +1,7 @@
 <h2>Measured against expected</h2>
 <p class="verdict" role="status"><x-glyph :kind="$result->mark()"/><b>{{ $result->headline() }}</b></p>
 @foreach ($result->verdict->runs as $i => $timed)
-    <div class="wide"><table class="ruled measured">
+    <div class="wide" tabindex="0" role="region" aria-label="Measured against expected, table"><table class="ruled measured">
         <caption class="visually-hidden">Outage {{ $i + 1 }}</caption>
         <thead><tr><th scope="col">@if (count($result->verdict->runs) > 1)Outage {{ $i + 1 }}@else Interval @endif</th><th scope="col">Measured</th><th scope="col">Expected</th><th scope="col">Verdict</th></tr></thead>
         <tbody>

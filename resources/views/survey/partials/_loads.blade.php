@@ -2,7 +2,7 @@
     @csrf @method('put')
     <h2>Loads</h2>
     @php($lines = old('loads', $switch->loads->map->only(['name', 'kw', 'priority', 'must_run', 'shed'])->all()))
-    <div class="wide">
+    <div class="wide" tabindex="0" role="region" aria-label="Loads, table">
     <table class="ruled loads">
         <thead><tr><th scope="col">Load</th><th scope="col">Running kW</th><th scope="col">Priority</th><th scope="col">Must run</th><th scope="col">May be shed</th></tr></thead>
         <tbody>

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+// For PHP's own server in the browser tests: files as they are, everything else to the application.
+
+$path = (string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
+if ($path !== '/' && ! str_contains($path, '..') && is_file(__DIR__ . '/../../public' . $path)) {
+    return false;
+}
+require __DIR__ . '/../../public/index.php';

@@ -1,0 +1,30 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, signIn, test } from './steps.js';
+
+const views = { board: '/', 'new site': '/sites/new', survey: '/sites/1', settings: '/switches/4/settings', difference: '/switches/1/settings/difference', rehearsal: '/switches/3/rehearsal', runs: '/switches/1/commission', stopwatch: '/runs/3', report: '/runs/2/report', account: '/account' };
+
+for (const scheme of ['light', 'dark']) {
+    test(`no serious barrier on any main view, ${scheme}`, async ({ browser }) => {
+        const context = await browser.newContext({ colorScheme: scheme, baseURL: process.env.ESCAPEMENT_URL, viewport: { width: 1280, height: 800 } });
+        const page = await context.newPage();
+        await signIn(page);
+        for (const [name, address] of Object.entries(views)) {
+            expect((await page.goto(address)).status(), name).toBe(200);
+            const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
+            const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+            expect(serious.map(({ id, nodes }) => `${name}: ${id} ${nodes[0].html.slice(0, 160)}`)).toEqual([]);
+        }
+        await context.close();
+    });
+}
+
+test('no page is wider than a phone', async ({ browser }) => {
+    const context = await browser.newContext({ baseURL: process.env.ESCAPEMENT_URL, viewport: { width: 390, height: 844 } });
+    const page = await context.newPage();
+    await signIn(page);
+    for (const [name, address] of Object.entries(views)) {
+        await page.goto(address);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390);
+    }
+    await context.close();
+});

@@ -1,0 +1,88 @@
+import { beginRun, expect, newHouse, signIn, test } from './steps.js';
+
+test('one house, from survey to a signed timing report', async ({ page }) => {
+    await signIn(page);
+    const settings = await newHouse(page, `Errand Lane ${Date.now()}`);
+
+    await test.step('a setting is changed, and the older version stays', async () => {
+        await page.getByRole('textbox', { name: 'Return delay' }).fill('120');
+        await page.getByText('is left', { exact: true }).click();
+        await page.getByRole('button', { name: 'Save version 2' }).click();
+        await expect(page.getByRole('heading', { name: 'Settings, version 2' })).toBeVisible();
+        await page.getByRole('button', { name: 'Show the difference' }).click();
+        await expect(page.getByRole('row', { name: /Return delay/ })).toContainText('2:00.0');
+    });
+
+    await test.step('it is rehearsed, and one delay is turned', async () => {
+        await page.goto(settings.replace('/settings', '/rehearsal'));
+        await expect(page.locator('.figures')).toContainText('21.0');
+        await page.getByRole('textbox', { name: /Start delay/ }).fill('8');
+        await page.getByRole('textbox', { name: /Start delay/ }).press('Tab');
+        await expect(page.locator('.figures')).toContainText('+3.0');
+        await expect(page.locator('.ghost').first()).toBeAttached();
+    });
+
+    await test.step('the cursor goes from event to event and says why', async () => {
+        const strip = page.getByRole('slider', { name: /Time cursor/ });
+        await strip.focus();
+        await page.keyboard.press('Home');
+        await page.keyboard.press('ArrowRight');
+        await expect(page.locator('#cursor-clock')).toHaveText('0:10.0');
+        await page.keyboard.press('ArrowRight');
+        await expect(page.locator('.events .now')).toContainText('Utility declared lost');
+        await expect(strip).toHaveAttribute('aria-valuetext', /0:10\.5: Utility declared lost/);
+        await page.keyboard.press('Shift+ArrowRight');
+        await expect(page.locator('#cursor-clock')).toHaveText('0:10.6');
+        const box = await page.locator('.strip-plot').boundingBox();
+        await page.mouse.click(box.x + box.width / 2, box.y + 100);
+        await expect(page.locator('#cursor-clock')).not.toHaveText('0:10.6');
+    });
+
+    await test.step('it is timed, signed and reported', async () => {
+        await beginRun(page, settings);
+        for (const mark of ['utility off', 'start signal', 'generator good', 'load on G']) {
+            await page.getByRole('button', { name: `Mark: ${mark}` }).click();
+            await page.waitForTimeout(450);
+        }
+        await page.getByRole('button', { name: /Undo/ }).click();
+        await expect(page.getByText('struck out')).toBeVisible();
+        await page.getByRole('button', { name: 'Mark: load on G' }).click();
+        await expect(page.getByText('All sent.')).toBeVisible();
+        await expect(page.locator('#verdict')).toContainText('early');
+        await page.locator('.sign-pad').scrollIntoViewIfNeeded();
+        const pad = await page.locator('.sign-pad').boundingBox();
+        await page.mouse.move(pad.x + 30, pad.y + 40);
+        await page.mouse.down();
+        await page.mouse.move(pad.x + 90, pad.y + 80, { steps: 4 });
+        await page.mouse.up();
+        await page.getByRole('button', { name: 'Sign the run' }).click();
+        await expect(page.getByText('Signed. The run is closed')).toBeVisible();
+        await expect(page.locator('.sign-pad path')).toHaveAttribute('d', /^M\d+ \d+L/);
+        const pdf = await page.request.get(page.url() + '.pdf');
+        expect(pdf.headers()['content-type']).toBe('application/pdf');
+    });
+});
+
+test('a bad setting is told at its field and the rest is kept', async ({ page }) => {
+    await signIn(page);
+    await newHouse(page, `Fault Row ${Date.now()}`);
+    await page.getByRole('textbox', { name: 'Utility under-voltage pick-up' }).fill('70');
+    await page.getByRole('textbox', { name: 'Cool-down' }).fill('99');
+    await page.getByRole('button', { name: 'Save version 2' }).click();
+    await expect(page.getByText('Pick-up must be above drop-out. 70 % is not above 80 %.')).toBeVisible();
+    await expect(page.getByRole('textbox', { name: 'Cool-down' })).toHaveValue('99');
+});
+
+test('without script the rehearsal still plays', async ({ browser }) => {
+    const context = await browser.newContext({ javaScriptEnabled: false, baseURL: process.env.ESCAPEMENT_URL });
+    const page = await context.newPage();
+    await signIn(page);
+    await page.getByRole('link', { name: /Juniper Row 14/ }).click();
+    await page.getByRole('link', { name: /^Rehearsal/ }).first().click();
+    await page.getByRole('button', { name: 'Blink', exact: true }).click();
+    await expect(page.locator('.figures')).toContainText('Starts avoided 1');
+    await page.getByLabel('Start delay').fill('0');
+    await page.getByRole('button', { name: 'Play it' }).click();
+    await expect(page.locator('.figures')).toContainText('Started for nothing 1');
+    await context.close();
+});

@@ -1,0 +1,45 @@
+import { expect, test as base } from '@playwright/test';
+
+/** A page whose console stays empty, but for the 4xx and network errors that a test provokes on purpose. */
+export const test = base.extend({
+    page: async ({ page }, use) => {
+        const complaints = [];
+        page.on('console', (message) => {
+            if (message.type() === 'error' && !/status of 4|ERR_INTERNET_DISCONNECTED|ERR_FAILED|ERR_CONNECTION_REFUSED|ERR_CONNECTION_FAILED|ERR_EMPTY_RESPONSE|status of 502/.test(message.text())) {
+                complaints.push(message.text());
+            }
+        });
+        page.on('pageerror', (error) => complaints.push(error.message));
+        await use(page);
+        expect(complaints).toEqual([]);
+    },
+});
+export { expect };
+
+export async function signIn(page, email = 'rosa@lantern.example') {
+    await page.goto('/login');
+    await page.getByLabel('Address').fill(email);
+    await page.getByLabel('Password').fill('lantern-demo');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: 'Sites' })).toBeVisible();
+}
+
+/** A new house with a first version of its sheet; returns the address of its settings. */
+export async function newHouse(page, name) {
+    await page.goto('/sites/new');
+    await page.getByLabel('Name', { exact: true }).fill(name);
+    await page.getByRole('button', { name: 'Begin the survey' }).click();
+    await expect(page.getByText(`${name} is begun`)).toBeVisible();
+    await page.goto(await page.locator('a[href$="/settings"]').first().getAttribute('href'));
+    await page.getByRole('button', { name: 'Save version 1' }).click();
+    await expect(page.getByText('Version 1 is saved')).toBeVisible();
+    return page.url();
+}
+
+export async function beginRun(page, settingsUrl) {
+    await page.goto(settingsUrl.replace('/settings', '/commission'));
+    await page.getByLabel(/I have read the hazards/).check();
+    await page.getByRole('button', { name: 'Begin a run' }).click();
+    await expect(page.getByRole('button', { name: 'Mark: utility off' })).toBeVisible();
+    return page.url();
+}

@@ -23,6 +23,12 @@ final readonly class Ink
         return $this->isPrint ? self::PRINT[$name] : "var(--esc-$name)";
     }
 
+    /** The PDF renderer takes any number for bold. */
+    public function weight(int $weight): string
+    {
+        return $this->isPrint ? ($weight > 500 ? 'bold' : 'normal') : (string) $weight;
+    }
+
     /** A bar in the pattern of util, gen, gen-idle, dead or shed. */
     public function bar(string $pattern, float $x, float $y, float $width, float $height): string
     {

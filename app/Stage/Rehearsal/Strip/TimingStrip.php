@@ -13,7 +13,6 @@ use Escapement\Core\Settings\SheetWords;
  */
 final class TimingStrip
 {
-    public const LABEL_PX = 156;
     private const TIMERS = ['start_delay' => 'Start delay', 'transfer_delay' => 'Transfer delay', 'return_delay' => 'Return delay', 'cooldown' => 'Cool-down'];
     private const RAN_OUT = ['start_delay' => 'ran out, start contact closes', 'transfer_delay' => 'ran out, switch moves', 'return_delay' => 'ran out, load goes back', 'cooldown' => 'ran out, engine stops'];
 
@@ -24,10 +23,12 @@ final class TimingStrip
     private string $labels = '';
     private float $y = 0;
     private readonly Ink $ink;
+    private readonly int $labelPx;
 
     public function __construct(private readonly StripTracks $tracks, private readonly ?StripTracks $ghost, bool $isPrint, float $plotPx)
     {
         $this->ink = new Ink($isPrint);
+        $this->labelPx = $isPrint ? 184 : 156; // the paper's letters are wider
         $this->scale = new StripScale($tracks->momentsMs, $tracks->untilMs, $plotPx);
         $this->drawAxisRoom();
         $this->drawUtility();
@@ -56,7 +57,7 @@ final class TimingStrip
     {
         return sprintf(
             '<svg class="strip-plot" width="%1$.0f" height="%2$.0f" viewBox="0 0 %1$.0f %2$.0f" role="img" aria-label="%3$s">%4$s%5$s'
-            . '<g class="strip-cursor" hidden><path d="M0 40V%2$.0f"/><rect x="-30" y="0" width="60" height="22"/><text x="0" y="16" text-anchor="middle" class="fig"></text></g></svg>',
+            . '<g class="strip-cursor" hidden><path d="M0 40V%2$.0f"/><rect x="-30" y="0" width="60" height="22"/><text x="0" y="16" text-anchor="middle" class="fig"></text></g><rect class="strip-scrub" width="%1$.0f" height="48"/></svg>',
             $this->scale->width,
             $this->heightPx(),
             $this->esc($this->summary()),
@@ -67,7 +68,7 @@ final class TimingStrip
 
     public function labelSvg(): string
     {
-        return sprintf('<svg class="strip-labels" width="%1$d" height="%2$.0f" viewBox="0 0 %1$d %2$.0f" aria-hidden="true">%3$s</svg>', self::LABEL_PX, $this->heightPx(), $this->labels);
+        return sprintf('<svg class="strip-labels" width="%1$d" height="%2$.0f" viewBox="0 0 %1$d %2$.0f" aria-hidden="true">%3$s</svg>', $this->labelPx, $this->heightPx(), $this->labels);
     }
 
     /** One drawing with its own name space, for paper and for saving. */
@@ -76,10 +77,10 @@ final class TimingStrip
         return sprintf(
             '<svg xmlns="http://www.w3.org/2000/svg" width="%1$.0f" height="%2$.0f" viewBox="0 0 %1$.0f %2$.0f" font-family="DejaVu Sans, sans-serif">'
             . '<g>%3$s</g><g transform="translate(%4$d 0)">%5$s%6$s</g></svg>',
-            self::LABEL_PX + $this->scale->width,
+            $this->labelPx + $this->scale->width,
             $this->heightPx(),
             $this->labels,
-            self::LABEL_PX,
+            $this->labelPx,
             $this->grid . $this->plot,
             $this->words,
         );
@@ -120,7 +121,7 @@ final class TimingStrip
         foreach ([[$limit->pickupPct, '7 3', 'pick-up', 12], [$limit->dropoutPct, '2 3', 'drop-out', 27]] as [$percent, $dash, $word, $dy]) {
             $v = $source->nominalV * $percent / 100;
             $this->plot .= sprintf('<path d="M0 %1$.1fH%2$.1f" stroke="%3$s" stroke-dasharray="%4$s"/>', $at($v), $this->scale->width, $this->ink->colour('util'), $dash);
-            $this->labels .= $this->text(148, $this->y + $dy, round($v, 1) . ' V ' . $word, 'end', 'ink-2', 13);
+            $this->labels .= $this->text($this->labelPx - 8, $this->y + $dy, round($v, 1) . ' V ' . $word, 'end', 'ink-2', 13);
         }
         foreach ($this->tracks->utilityDeclared as $span) {
             $x = $this->scale->x($span['fromMs']);
@@ -129,7 +130,7 @@ final class TimingStrip
                 $this->words .= $this->text($x + 4, $foot - 8, 'declared lost at ' . $this->clock($span['fromMs']), 'start', 'ink-2', 13, true);
             }
         }
-        $this->labels .= $this->text(0, $this->y + 12, 'Utility', 'start', weight: 600) . $this->text(148, $foot + 8, 'declared good', 'end', 'ink-2', 13);
+        $this->labels .= $this->text(0, $this->y + 12, 'Utility', 'start', weight: 600) . $this->text($this->labelPx - 8, $foot + 8, 'declared good', 'end', 'ink-2', 13);
         $this->endLane(66);
     }
 
@@ -163,9 +164,9 @@ final class TimingStrip
         $durationMs = $bars[count($bars) - 1]['durationMs'] ?? null;
         $changed = $was !== null && $was !== $durationMs ? ' was ' . $this->seconds($was) : '';
         $this->labels .= $this->text(0, $y + 12, $label, 'start', weight: 600)
-            . $this->text(148, $y + 12, $durationMs === null ? '' : $this->seconds($durationMs), 'end', $changed === '' ? 'ink' : 'steel', 13, figure: true);
+            . $this->text($this->labelPx - 8, $y + 12, $durationMs === null ? '' : $this->seconds($durationMs), 'end', $changed === '' ? 'ink' : 'steel', 13, figure: true);
         if ($changed !== '') {
-            $this->labels .= $this->text(148, $y + 23, trim($changed), 'end', 'steel', 10);
+            $this->labels .= $this->text($this->labelPx - 8, $y + 23, trim($changed), 'end', 'steel', 10);
         }
         $this->endLane(27, hair: false);
     }
@@ -216,8 +217,8 @@ final class TimingStrip
         $this->plot .= sprintf('<path d="M0 %1$.1fH%2$.1f" stroke="%3$s"/>', $foot, $this->scale->width, $this->ink->colour('hair'));
         $metrics = $this->tracks->result->metrics;
         $this->labels .= $this->text(0, $this->y + 16, 'Engine', 'start', weight: 600)
-            . $this->text(148, $this->y + 16, 'run ' . $this->seconds($metrics->engineRunMs), 'end', 'ink-2', 13)
-            . $this->text(148, $this->y + 33, 'loaded ' . $this->seconds($metrics->engineLoadedMs), 'end', 'ink-2', 13);
+            . $this->text($this->labelPx - 8, $this->y + 16, 'run ' . $this->seconds($metrics->engineRunMs), 'end', 'ink-2', 13)
+            . $this->text($this->labelPx - 8, $this->y + 33, 'loaded ' . $this->seconds($metrics->engineLoadedMs), 'end', 'ink-2', 13);
         $this->endLane(53);
     }
 
@@ -249,9 +250,9 @@ final class TimingStrip
             $previous = $span;
         }
         $this->labels .= $this->text(0, $this->y + 16, 'Switch', 'start', weight: 600)
-            . $this->text(148, $this->y + 17, $isTwo ? 'U1' : 'U', 'end', 'util', 14, weight: 750)
-            . $this->text(148, $this->y + 31, 'between', 'end', 'ink-2', 13)
-            . $this->text(148, $this->y + 46, $isTwo ? 'U2' : 'G', 'end', $isTwo ? 'util' : 'gen', 14, weight: 750);
+            . $this->text($this->labelPx - 8, $this->y + 17, $isTwo ? 'U1' : 'U', 'end', 'util', 14, weight: 750)
+            . $this->text($this->labelPx - 8, $this->y + 31, 'between', 'end', 'ink-2', 13)
+            . $this->text($this->labelPx - 8, $this->y + 46, $isTwo ? 'U2' : 'G', 'end', $isTwo ? 'util' : 'gen', 14, weight: 750);
         $this->endLane(56);
     }
 
@@ -302,7 +303,7 @@ final class TimingStrip
             }
         }
         $name = mb_strlen($id) > 13 ? mb_substr($id, 0, 12) . '…' : $id;
-        $this->labels .= $this->text(0, $this->y + 15, $name, 'start', size: 13) . $this->text(148, $this->y + 15, sprintf("%.1f\u{202F}kW", $kw), 'end', 'ink-2', 13, figure: true);
+        $this->labels .= $this->text(0, $this->y + 15, $name, 'start', size: 13) . $this->text($this->labelPx - 8, $this->y + 15, sprintf("%.1f\u{202F}kW", $kw), 'end', 'ink-2', 13, figure: true);
         $this->endLane(20, hair: false);
     }
 
@@ -412,7 +413,7 @@ final class TimingStrip
         $this->y += $height;
         if ($hair) {
             $this->plot .= $this->rule($this->y);
-            $this->labels .= sprintf('<path d="M0 %.1fH%d" stroke="%s"/>', $this->y, self::LABEL_PX, $this->ink->colour('hair'));
+            $this->labels .= sprintf('<path d="M0 %.1fH%d" stroke="%s"/>', $this->y, $this->labelPx, $this->ink->colour('hair'));
         }
     }
 
@@ -439,7 +440,7 @@ final class TimingStrip
         }
         $class = trim($class . ($figure ? ' fig' : ''));
 
-        return sprintf('<text x="%.1f" y="%.1f" text-anchor="%s" font-size="%d" font-weight="%d" fill="%s"%s%s>%s</text>', $x, $y, $anchor, $size, $weight, $this->ink->colour($colour), $halo, $class === '' ? '' : " class=\"$class\"", $this->esc($words));
+        return sprintf('<text x="%.1f" y="%.1f" text-anchor="%s" font-size="%d" font-weight="%s" fill="%s"%s%s>%s</text>', $x, $y, $anchor, $size, $this->ink->weight($weight), $this->ink->colour($colour), $halo, $class === '' ? '' : " class=\"$class\"", $this->esc($words));
     }
 
     private function seconds(int $ms): string

@@ -57,7 +57,11 @@ final readonly class SheetPage
         $mine = $field->typed($this->settings);
         $template = $field->typed($this->template->settings()->toWire());
 
-        return $mine === $template ? null : ($template === '' ? 'off' : $template);
+        return match (true) {
+            $mine === $template => null,
+            $field->unit === 'check' => $template === '' ? 'no' : 'yes',
+            default => $template === '' ? 'off' : $template,
+        };
     }
 
     /** @return list<Finding> */

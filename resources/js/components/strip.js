@@ -84,6 +84,11 @@ class StripCursor {
 
     say(place) {
         this.items.forEach((item, i) => item.classList.toggle('now', i === place));
+        const list = this.items[0]?.parentElement;
+        const now = this.items[place];
+        if (now && list.scrollHeight > list.clientHeight) { // the list follows the cursor, the page stays
+            list.scrollTop = now.offsetTop - list.offsetTop - 4;
+        }
         const state = this.data.moments[place];
         const put = (name, words) => { const cell = document.querySelector(`#cursor-values [data-at="${name}"]`); if (cell) { cell.textContent = words; } };
         const flag = document.querySelector('#cursor-clock');

@@ -13,7 +13,7 @@ final readonly class Ink
     private const PRINT = [
         'paper' => '#ffffff', 'sheet' => '#ffffff', 'ink' => '#000000', 'ink-2' => '#333333', 'hair' => '#999999', 'edge' => '#666666',
         'util' => '#0a5a64', 'util-tint' => '#d5e2dd', 'gen' => '#a23f07', 'gen-tint' => '#f3ddcb', 'dead' => '#56636d', 'dead-tint' => '#e6e3da',
-        'dark' => '#000000', 'on-dark' => '#ffffff', 'steel' => '#263f94', 'steel-tint' => '#dfe1ec', 'stop' => '#97183a',
+        'dark' => '#000000', 'dark-edge' => '#000000', 'on-dark' => '#ffffff', 'steel' => '#263f94', 'steel-tint' => '#dfe1ec', 'stop' => '#97183a',
     ];
 
     public function __construct(public bool $isPrint) {}

@@ -15,7 +15,13 @@ use Escapement\Core\Site\Side;
  */
 final class StripTracks
 {
-    /** @var array<string, list<array{fromMs: int, toMs: int, durationMs: int, end: string}>> by timer; end is ran_out, cut or open */
+    /** Why a timer was cut, in three words for the strip. */
+    private const CUT = [
+        'normal_returned' => 'utility is back', 'normal_lost' => 'utility lost again', 'emergency_lost' => 'generator lost', 'selector' => 'selector off',
+        'test' => 'test begins', 'engine_gone' => 'engine stopped', 'no_reason_to_transfer' => 'no reason left',
+    ];
+
+    /** @var array<string, list<array{fromMs: int, toMs: int, durationMs: int, end: string, cut: string}>> by timer; end is ran_out, cut or open */
     public array $timers = [];
     /** @var list<array{fromMs: int, toMs: int, what: string}> */
     public array $engine = [];
@@ -92,13 +98,13 @@ final class StripTracks
             } elseif ($event->kind === 'timer_expired' || $event->kind === 'timer_cancelled') {
                 $this->timers[$timer][] = [
                     'fromMs' => $running[$timer]->tMs, 'toMs' => $event->tMs, 'durationMs' => $event->keys['duration_ms'],
-                    'end' => $event->kind === 'timer_expired' ? 'ran_out' : 'cut',
+                    'end' => $event->kind === 'timer_expired' ? 'ran_out' : 'cut', 'cut' => self::CUT[$event->why['cut'] ?? ''] ?? '',
                 ];
                 unset($running[$timer]);
             }
         }
         foreach ($running as $timer => $event) {
-            $this->timers[$timer][] = ['fromMs' => $event->tMs, 'toMs' => $this->untilMs, 'durationMs' => $event->keys['duration_ms'], 'end' => 'open'];
+            $this->timers[$timer][] = ['fromMs' => $event->tMs, 'toMs' => $this->untilMs, 'durationMs' => $event->keys['duration_ms'], 'end' => 'open', 'cut' => ''];
         }
     }
 

@@ -147,11 +147,11 @@ final class TimingStrip
                 $this->plot .= sprintf('<path d="M%1$.1f %2$.1fH%3$.1fM%1$.1f %2$.1fV%4$.1fH%3$.1f" fill="none" stroke="%5$s"/>', $x, $y, $end, $y + 15, $ink);
                 $this->plot .= sprintf('<path d="M%1$.1f %2$.1fl3 3l-6 3l6 3l-6 3l3 3" fill="none" stroke="%3$s" stroke-width="1.8"/>', $end, $y, $this->ink->colour('stop'));
                 $this->plot .= sprintf('<path d="M%1$.1f %2$.1fh26M%1$.1f %3$.1fh26" stroke="%4$s" stroke-dasharray="3 3"/>', $end + 3, $y, $y + 15, $this->ink->colour('edge'));
-                $this->words .= $this->beside($x, $end + 32, $y + 12, sprintf('cut at %s', $this->seconds($bar['toMs'] - $bar['fromMs'])), 'stop', 600, $bars[$i + 1] ?? null);
+                $this->words .= $this->beside($x, $end + 32, $y + 12, sprintf('cut at %s: %s', $this->seconds($bar['toMs'] - $bar['fromMs']), $bar['cut']), 'stop', 600, $bars[$i - 1] ?? null, $bars[$i + 1] ?? null);
             } else {
                 $this->plot .= sprintf('<rect x="%.1f" y="%.1f" width="%.1f" height="15" fill="%s" stroke="%s"/>', $x, $y, $width, $this->ink->colour('steel-tint'), $ink);
                 $word = $bar['end'] === 'open' ? 'still running' : self::RAN_OUT[$timer];
-                $this->words .= $this->beside($x, $x + $width + 8, $y + 12, $word, 'ink', 400, $bars[$i + 1] ?? null);
+                $this->words .= $this->beside($x, $x + $width + 8, $y + 12, $word, 'ink', 400, $bars[$i - 1] ?? null, $bars[$i + 1] ?? null);
             }
         }
         $was = null;
@@ -263,7 +263,7 @@ final class TimingStrip
             $width = $this->scale->x($span['toMs']) - $x;
             if ($span['what'] === 'dark') {
                 $isPin = $width < 3;
-                $this->plot .= $this->ink->rect($x, $this->y - ($isPin ? 1.5 : 0), max(3.4, $width), 27 + ($isPin ? 3 : 0), $this->ink->colour('dark'));
+                $this->plot .= $this->ink->rect($x, $this->y - ($isPin ? 1.5 : 0), max(3.4, $width), 27 + ($isPin ? 3 : 0), $this->ink->colour('dark'), $this->ink->colour('dark-edge'));
                 $word = 'dark ' . $this->seconds($span['toMs'] - $span['fromMs']);
                 $this->words .= $width > 76
                     ? $this->text($x + $width / 2, $this->y + 18, $word, 'middle', 'on-dark', 13, weight: 600)
@@ -374,19 +374,23 @@ final class TimingStrip
     }
 
     /**
-     * Words go to the right of a bar where they fit, else to its left, never over the next bar.
+     * Words go to the right of a bar where they fit, else to its left, never over another bar; else they are left out,
+     * because the list below says the same.
      *
-     * @param null|array{fromMs: int, toMs: int, durationMs: int, end: string} $next
+     * @param null|array{toMs: int, end: string, ...} $before
+     * @param null|array{fromMs: int, ...}            $next
      */
-    private function beside(float $left, float $right, float $y, string $word, string $colour, int $weight, ?array $next): string
+    private function beside(float $left, float $right, float $y, string $word, string $colour, int $weight, ?array $before, ?array $next): string
     {
-        $width = mb_strlen($word) * 6.6;
-        $room = $next === null ? $this->scale->width : $this->scale->x($next['fromMs']);
-        if ($right + $width <= $room) {
-            return $this->text($right, $y, $word, 'start', $colour, 13, true, weight: $weight);
-        }
+        $width = mb_strlen($word) * 6.8;
+        $until = $next === null ? $this->scale->width : $this->scale->x($next['fromMs']);
+        $from = $before === null ? 0.0 : $this->scale->x($before['toMs']) + ($before['end'] === 'cut' ? 32 : 8);
 
-        return $left - $width > 0 ? $this->text($left - 8, $y, $word, 'end', $colour, 13, true, weight: $weight) : '';
+        return match (true) {
+            $right + $width <= $until => $this->text($right, $y, $word, 'start', $colour, 13, true, weight: $weight),
+            $left - 8 - $width >= $from => $this->text($left - 8, $y, $word, 'end', $colour, 13, true, weight: $weight),
+            default => '',
+        };
     }
 
     /** Words on a pattern need a plate of paper under them. */

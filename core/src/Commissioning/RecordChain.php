@@ -16,14 +16,14 @@ final readonly class RecordChain
 {
     public const GENESIS = '0000000000000000000000000000000000000000000000000000000000000000';
 
-    /** @param array<string, mixed> $entry without its hashes */
+    /** @param array<mixed> $entry without its hashes */
     public function hash(string $previousHash, array $entry): string
     {
         return hash('sha256', $previousHash . "\n" . $this->canonical($entry));
     }
 
     /**
-     * @param list<array{hash: string, entry: array<string, mixed>}> $links
+     * @param list<array{hash: string, entry: array<mixed>}> $links
      *
      * @return ?int place of the first link that does not fit, null when all do
      */

@@ -8,10 +8,12 @@ namespace Escapement\Core\Internal;
 final class MergePatch
 {
     /**
-     * @param array<string, mixed> $target
-     * @param array<string, mixed> $patch
+     * @template K of array-key
      *
-     * @return array<string, mixed>
+     * @param array<K, mixed> $target
+     * @param array<K, mixed> $patch
+     *
+     * @return array<K, mixed>
      */
     public static function apply(array $target, array $patch): array
     {

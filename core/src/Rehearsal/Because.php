@@ -168,7 +168,7 @@ final readonly class Because
     {
         $volts = is_array($why['volts'] ?? null) ? $why['volts'] : [];
 
-        return implode(' / ', array_map($this->figure(...), array_unique($volts))) . ' V';
+        return implode(' / ', array_unique(array_map($this->figure(...), $volts))) . ' V';
     }
 
     /** @param array<string, mixed> $keys */

@@ -36,30 +36,29 @@ final readonly class SheetTemplate
         '/commit_to_transfer' => 'No: when the utility is back before the transfer, stay on it.',
     ];
 
-    /** @var array<string, mixed> */
-    private array $row;
+    private TemplateRow $row;
 
     public function __construct(public InstallationKind $installation, public ReturnSchool $school = ReturnSchool::StormWise)
     {
-        /** @var array<string, array<string, mixed>> $table */
+        /** @var array<string, TemplateRow> $table */
         $table = require __DIR__ . '/../../data/templates.php';
         $this->row = $table[$installation->value];
     }
 
     public function application(): Application
     {
-        return $this->row['application'];
+        return $this->row->application;
     }
 
     public function kind(): Kind
     {
-        return $this->row['kind'];
+        return $this->row->kind;
     }
 
     /** Sources and engine as they usually are; the survey replaces them with what is there. */
     public function plant(): Plant
     {
-        $source = new Source($this->row['phases'], 120, 60);
+        $source = new Source($this->row->phases, 120, 60);
 
         return new Plant($this->kind(), $source, $source, $this->kind()->hasEngine() ? new Engine(1500, 10_000, 10_000, 3, 4000, 5000) : null);
     }
@@ -67,32 +66,36 @@ final readonly class SheetTemplate
     public function settings(): Settings
     {
         $row = $this->row;
-        $isThreePhase = $row['phases'] === 3;
+        $isThreePhase = $row->phases === 3;
         $overVoltage = new Limit(115, 110);
         $overHertz = new Limit(110, 105);
         $unbalance = $isThreePhase ? new Limit(5, 3) : null;
-        $emergencyHertz = new Limit(...$row['emergencyHertz']);
-        $isTwoSource = $row['kind'] === Kind::TwoSource;
+        $emergencyHertz = $row->emergencyHertz;
+        $isTwoSource = $row->kind === Kind::TwoSource;
 
         return new Settings(
             new Sensing(
-                new Limit(...$row['normalVolts']),
+                $row->normalVolts,
                 $overVoltage,
                 $isTwoSource ? $emergencyHertz : null,
                 $isTwoSource ? $overHertz : null,
                 $unbalance,
                 $isThreePhase,
-                $row['normalDropoutMs'],
+                $row->normalDropoutMs,
             ),
-            new Sensing(new Limit(80, 90), $overVoltage, $emergencyHertz, $overHertz, $unbalance, $isThreePhase, $row['emergencyDropoutMs']),
-            $row['startMs'],
-            $row['transferMs'],
-            $row['returnMs'][array_search($this->school, ReturnSchool::cases(), true)],
-            $row['cooldownMs'],
-            minRunMs: $row['kind'] === Kind::Standby ? 300_000 : 0,
-            transition: $row['offMs'] === null ? Transition::Open : Transition::Delayed,
-            travelMs: $row['travelMs'],
-            offDelayMs: $row['offMs'] ?? 0,
+            new Sensing(new Limit(80, 90), $overVoltage, $emergencyHertz, $overHertz, $unbalance, $isThreePhase, $row->emergencyDropoutMs),
+            $row->startMs,
+            $row->transferMs,
+            $row->returnMs[match ($this->school) {
+                ReturnSchool::Short => 0,
+                ReturnSchool::StormWise => 1,
+                ReturnSchool::Critical => 2,
+            }],
+            $row->cooldownMs,
+            minRunMs: $row->kind === Kind::Standby ? 300_000 : 0,
+            transition: $row->offMs === null ? Transition::Open : Transition::Delayed,
+            travelMs: $row->travelMs,
+            offDelayMs: $row->offMs ?? 0,
         );
     }
 }

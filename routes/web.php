@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\MayLead;
 use App\Http\Middleware\MayWrite;
+use App\Http\Middleware\StillHere;
 use App\Stage\Account;
 use App\Stage\Board;
 use App\Stage\Commissioning;
 use App\Stage\Handover;
+use App\Stage\People;
 use App\Stage\Rehearsal;
 use App\Stage\Settings;
 use App\Stage\Survey;
@@ -17,7 +20,7 @@ Route::middleware('guest')->group(static function (): void {
     Route::post('/login', Account\SignIn::class)->middleware('throttle:sign-in');
 });
 
-Route::middleware('auth')->group(static function (): void {
+Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::post('/logout', Account\SignOut::class)->name('logout');
     Route::get('/account', Account\ShowAccount::class)->name('account');
     Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:sign-in')->name('password');
@@ -34,6 +37,12 @@ Route::middleware('auth')->group(static function (): void {
     Route::get('/runs/{run}/report', Handover\ShowReport::class)->name('report');
     Route::get('/runs/{run}/report.pdf', Handover\PrintReport::class)->name('report.pdf');
     Route::get('/runs/{run}/report.json', Handover\ExportRun::class)->name('report.json');
+
+    Route::middleware(MayLead::class)->group(static function (): void {
+        Route::get('/people', People\ShowPeople::class)->name('people');
+        Route::post('/people', People\AddPerson::class)->name('people.add');
+        Route::put('/people/{person}', People\ChangePerson::class)->name('people.change');
+    });
 
     Route::middleware(MayWrite::class)->group(static function (): void {
         Route::get('/sites/new', Survey\NewSite::class)->name('sites.new');

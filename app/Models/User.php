@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Carbon;
 
 /**
  * @property int     $id
@@ -14,6 +15,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string  $email
  * @property string  $password
  * @property Role    $role
+ * @property ?Carbon $left_at
  * @property Company $company
  */
 final class User extends Authenticatable
@@ -37,6 +39,6 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class];
+        return ['password' => 'hashed', 'role' => Role::class, 'left_at' => 'datetime'];
     }
 }

@@ -88,6 +88,19 @@ final class SheetTest extends TestCase
     }
 
     #[Test]
+    public function a_finding_offers_its_fix_and_one_press_proposes_it(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $this->post("/switches/$switch->id/settings", $this->fields($switch, f: ['/return_delay_ms' => '5']));
+        $page = (string) $this->get("/switches/$switch->id/settings")->assertSee('5.0')->assertSee('Propose it so')->getContent();
+        preg_match('#id="finding-takes-the-bait".*?</article>#s', $page, $finding);
+        preg_match_all('#name="([^"]+)" value="([^"]*)"#', $finding[0] ?? '', $inputs);
+        parse_str(implode('&', array_map(static fn(string $name, string $value): string => urlencode(html_entity_decode($name)) . '=' . urlencode(html_entity_decode($value)), $inputs[1], $inputs[2])), $fields);
+        $this->post("/switches/$switch->id/settings", $fields)->assertSessionHasNoErrors();
+        self::assertSame(10_000, Sheet::query()->where('version', 3)->firstOrFail()->settings['return_delay_ms']);
+    }
+
+    #[Test]
     public function what_is_exported_fits_the_published_schema_and_can_be_read_back(): void
     {
         $switch = $this->switchOf($this->signIn());

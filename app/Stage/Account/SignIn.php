@@ -17,7 +17,7 @@ final readonly class SignIn
             ['email' => ['required', 'string', 'max:190'], 'password' => ['required', 'string', 'max:200']],
             ['required' => 'Both the address and the password are needed.'],
         );
-        if (! Auth::attempt($fields)) {
+        if (! Auth::attempt($fields + ['left_at' => null])) {
             throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
         }
         $request->session()->regenerate(); // else a session id set before the sign-in would stay good after it

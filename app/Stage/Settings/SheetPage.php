@@ -9,7 +9,10 @@ use App\Models\Sheet;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Internal\MergePatch;
+use Escapement\Core\Settings\Change;
 use Escapement\Core\Settings\Check\SettingsCheckResult;
+use Escapement\Core\Settings\SettingsDiff;
 use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Template\ReturnSchool;
 use Escapement\Core\Template\SheetTemplate;
@@ -25,10 +28,11 @@ final readonly class SheetPage
     /** @var array<string, mixed> */
     public array $habits;
     public SettingsCheckResult $check;
+    private SwitchFacts $facts;
 
     public function __construct(public TransferSwitch $switch, public ?Sheet $sheet, public ReturnSchool $school)
     {
-        $facts = new SwitchFacts($switch);
+        $facts = $this->facts = new SwitchFacts($switch);
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->form = new SheetForm($facts->plant);
         $this->template = new SheetTemplate($switch->site->installation, $school);
@@ -68,6 +72,34 @@ final readonly class SheetPage
     public function findings(): array
     {
         return $this->check->findings;
+    }
+
+    /**
+     * Every field as it would be typed with the finding's fix in it; null where the fix is no field of the sheet.
+     *
+     * @return null|array<string, string>
+     */
+    public function fixed(Finding $finding): ?array
+    {
+        if ($finding->fix === null || isset($finding->fix['exercise'])) {
+            return null;
+        }
+        $settings = MergePatch::apply($this->settings, $finding->fix);
+        $fields = [];
+        foreach ($this->form->fields() as $field) {
+            $fields[$field->path] = $field->typed($settings);
+        }
+
+        return $fields;
+    }
+
+    /** What a fix would change, in the words of the sheet. */
+    public function fixWords(Finding $finding): string
+    {
+        $before = $this->facts->settings($this->settings);
+        $after = $this->facts->settings(MergePatch::apply($this->settings, $finding->fix ?? []));
+
+        return implode(' ', array_map(static fn(Change $change): string => $change->meaning(), (new SettingsDiff())->compare($before, $after)));
     }
 
     public function seconds(?int $ms): string

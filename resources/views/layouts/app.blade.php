@@ -27,6 +27,7 @@
                 <button class="who" type="button" x-on:click="toggle" x-bind:aria-expanded="isOpen" aria-controls="account-menu" aria-label="Your account, {{ auth()->user()->name }}">{{ auth()->user()->initials('') }}</button>
                 <div class="menu-list" id="account-menu" x-show="isOpen" x-cloak x-on:click.outside="close" x-on:keydown.escape="close">
                     <p><b>{{ auth()->user()->name }}</b><br>{{ auth()->user()->company->name }}, {{ auth()->user()->role->value }}</p>
+                    @if (auth()->user()->role === \App\Models\Role::Lead)<a href="{{ route('people') }}">People</a>@endif
                     <a href="{{ route('account') }}">Password</a>
                     <button type="button" x-on:click="turnTheme" x-text="themeWords">Dark</button>
                     <form method="post" action="{{ route('logout') }}">@csrf<button type="submit">Sign out</button></form>

@@ -104,7 +104,19 @@
 </details>
 <h2 class="gap">Findings here</h2>
 @forelse ($page->findings() as $finding)
-    <x-finding :finding="$finding" :where="str_starts_with((string) $finding->path, '/settings/') ? '#f-f-' . trim(preg_replace('/[^a-z0-9]+/i', '-', substr($finding->path, 9)), '-') : null"/>
+    <x-finding :finding="$finding" :where="str_starts_with((string) $finding->path, '/settings/') ? '#f-f-' . trim(preg_replace('/[^a-z0-9]+/i', '-', substr($finding->path, 9)), '-') : null">
+        @php($fixed = $page->fixed($finding))
+        @if ($fixed !== null && auth()->user()->role->mayWrite())
+            <form method="post" action="{{ route('sheet.save', $page->switch) }}" class="fix">
+                @csrf
+                <input type="hidden" name="seen_version" value="{{ $page->switch->sheet?->version ?? 0 }}"><input type="hidden" name="standing" value="proposed"><input type="hidden" name="note" value="Clears: {{ $finding->message }}">
+                @foreach ($fixed as $path => $value)<input type="hidden" name="f[{{ $path }}]" value="{{ $value }}">@endforeach
+                @foreach (($page->habits['exercise'] ?? []) + ['load_tests_per_year' => $page->habits['load_tests_per_year'] ?? 0] as $key => $value)<input type="hidden" name="h[{{ $key }}]" value="{{ is_bool($value) ? (int) $value : $value }}">@endforeach
+                <p class="finding-because">{{ $page->fixWords($finding) }}</p>
+                <button class="btn btn-outline-primary" type="submit">Propose it so</button>
+            </form>
+        @endif
+    </x-finding>
 @empty
     <p class="missing"><x-glyph kind="proven"/>Nothing to say against this sheet.</p>
 @endforelse

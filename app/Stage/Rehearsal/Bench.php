@@ -14,6 +14,7 @@ use App\Stage\Settings\SheetForm;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Rehearsal\Because;
+use Escapement\Core\Rehearsal\CauseChain;
 use Escapement\Core\Rehearsal\Event;
 use Escapement\Core\Rehearsal\Metrics;
 use Escapement\Core\Rehearsal\Rehearsal;
@@ -61,9 +62,9 @@ final class Bench
     {
         $facts = new SwitchFacts($switch);
         $story = Story::tryFrom(Typed::text($request, 'story')) ?? Story::Outage;
-        $story = $story->fits($facts->plant) ? $story : Story::Outage;
         $form = new SheetForm($facts->plant);
         $sheet = $switch->sheet->settings ?? [];
+        $story = $story->fits($facts->plant, $facts->settings($sheet), $facts->loads()) ? $story : Story::Outage;
         $errors = new MessageBag();
         $onSheet = self::typedDelays($form, $sheet);
         $delays = array_intersect_key(self::texts($request->input('d')), $onSheet) + $onSheet;
@@ -91,9 +92,9 @@ final class Bench
     /** @return list<Story> */
     public function stories(): array
     {
-        $plant = $this->tracks->scenario->plant;
+        $scenario = $this->tracks->scenario;
 
-        return array_values(array_filter(Story::cases(), static fn(Story $story): bool => $story->fits($plant)));
+        return array_values(array_filter(Story::cases(), static fn(Story $story): bool => $story->fits($scenario->plant, $scenario->settings, $scenario->loads)));
     }
 
     /** @return list<SheetField> */
@@ -185,6 +186,26 @@ final class Bench
         }
 
         return $moments;
+    }
+
+    /**
+     * The chain of causes of a moment, from what happened back to what set it off; of its last event, whose reasons reach furthest.
+     *
+     * @return list<string>
+     */
+    public function whyChain(int $ms): array
+    {
+        $events = $this->tracks->result->events;
+        $because = new Because();
+        $longest = [];
+        foreach ($events as $place => $event) {
+            if ($event->tMs === $ms) {
+                $chain = (new CauseChain())->of($events, $place);
+                $longest = count($chain) >= count($longest) ? $chain : $longest;
+            }
+        }
+
+        return array_map(fn(Event $event): string => $this->clock($event->tMs) . ' ' . $because->headline($event) . ', because ' . $because->sentence($event), $longest);
     }
 
     /** What the cursor needs: where a time is, what holds from each moment on, the corners of the voltage. */
@@ -287,7 +308,7 @@ final class Bench
         if ($errors->isNotEmpty() || ! isset($settings)) {
             return null;
         }
-        $scenario = $facts->scenario($settings, $story->events($numbers, $facts->plant), $story->untilMs($numbers, $facts->plant, $settings));
+        $scenario = $facts->scenario($story->sheet($settings, $numbers), $story->events($numbers, $facts->plant, $facts->loads()), $story->untilMs($numbers, $facts->plant, $settings));
 
         return ['tracks' => new StripTracks($scenario, Rehearsal::play($scenario)), 'settings' => $settings, 'numbers' => $shown];
     }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal;
 
+use Escapement\Core\Settings\Exercise;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Site\Kind;
+use Escapement\Core\Site\Load;
 use Escapement\Core\Site\Plant;
 
 /** A ready scenario with a name, what it teaches, and the few numbers of it that one may turn. */
@@ -17,6 +19,18 @@ enum Story: string
     case FailedCrank = 'failed_crank';
     case TripUnderLoad = 'trip_under_load';
     case LoadTest = 'load_test';
+    case Sag = 'sag';
+    case BrownOut = 'brown_out';
+    case SlowReturn = 'slow_return';
+    case LostPhase = 'lost_phase';
+    case ReversedPhases = 'reversed_phases';
+    case DriftingFrequency = 'drifting_frequency';
+    case LockOut = 'lock_out';
+    case TestOvertaken = 'test_overtaken';
+    case ExerciseCollides = 'exercise_collides';
+    case Overload = 'overload';
+    case SelectorOff = 'selector_off';
+    case GeneratorRunsByHand = 'generator_by_hand';
 
     public function title(): string
     {
@@ -27,6 +41,18 @@ enum Story: string
             self::FailedCrank => 'Failed first crank',
             self::TripUnderLoad => 'Generator trips under load',
             self::LoadTest => 'Test with load',
+            self::Sag => 'Sag',
+            self::BrownOut => 'Brown-out',
+            self::SlowReturn => 'Slow return',
+            self::LostPhase => 'One leg or phase lost',
+            self::ReversedPhases => 'Phases reversed after a repair',
+            self::DriftingFrequency => 'Drifting frequency',
+            self::LockOut => 'Lock-out and reset',
+            self::TestOvertaken => 'Test overtaken by an outage',
+            self::ExerciseCollides => 'Exercise that collides',
+            self::Overload => 'Overload while shedding',
+            self::SelectorOff => 'Selector left off',
+            self::GeneratorRunsByHand => 'Generator started by hand',
         };
     }
 
@@ -39,6 +65,18 @@ enum Story: string
             self::FailedCrank => 'What one failed crank and its rest cost in dark time.',
             self::TripUnderLoad => 'The switch waits on a dead generator, and goes back the moment the utility is there.',
             self::LoadTest => 'A test carries the load and comes back through the return delay.',
+            self::Sag => 'A dip shorter than the drop-out delay is ridden through, however deep.',
+            self::BrownOut => 'The lights are on and the compressors cook: does the drop-out see it?',
+            self::SlowReturn => 'On a weak line the voltage creeps up; the return delay starts at pick-up, not at the first volt.',
+            self::LostPhase => 'Half the house is dark although the other half is not: the source counts as lost.',
+            self::ReversedPhases => 'Voltage and frequency are perfect, and every motor would run backwards.',
+            self::DriftingFrequency => 'Only a limit on frequency sees it; without one the clocks and motors suffer it.',
+            self::LockOut => 'After the last failed crank nothing happens by itself any more, until somebody resets it.',
+            self::TestOvertaken => 'A real outage goes before a test; the load must not wait its transfer delay twice.',
+            self::ExerciseCollides => 'An exercise that falls into an outage is skipped; who is told?',
+            self::Overload => 'The least important load goes first, and a lock-out keeps it away for a while.',
+            self::SelectorOff => 'Somebody forgot the selector: no start, no transfer, dark for as long as it lasts.',
+            self::GeneratorRunsByHand => 'A generator that runs is taken only when there is a reason to; a mobile relay always takes it.',
         };
     }
 
@@ -47,62 +85,104 @@ enum Story: string
     {
         $off = new StoryNumber('off_ms', 'Utility lost at', 10_000);
         $lasts = new StoryNumber('lasts_ms', 'Outage lasts', 180_000);
+        $from = new StoryNumber('off_ms', 'Begins at', 10_000);
+        $percent = static fn(int $default): StoryNumber => new StoryNumber('percent', 'Voltage falls to, % of nominal', $default, isTime: false, max: 200);
 
         return match ($this) {
-            self::Outage => [$off, $lasts],
+            self::Outage, self::LostPhase => [$off, $lasts],
             self::Blink => [$off, new StoryNumber('lasts_ms', 'Blink lasts', 2000)],
             self::FalseReturn => [
                 $off, new StoryNumber('first_ms', 'First outage lasts', 60_000), new StoryNumber('back_ms', 'Back for', 10_000),
                 new StoryNumber('second_ms', 'Second outage lasts', 120_000),
             ],
             self::FailedCrank => [$off, $lasts, new StoryNumber('failures', 'Cranks that fail', 1, isTime: false, max: 10)],
-            self::TripUnderLoad => [$off, new StoryNumber('trip_ms', 'Trips after', 90_000), new StoryNumber('lasts_ms', 'Outage lasts', 180_000)],
+            self::TripUnderLoad => [$off, new StoryNumber('trip_ms', 'Trips after', 90_000), $lasts],
             self::LoadTest => [new StoryNumber('off_ms', 'Test begins at', 10_000), new StoryNumber('for_ms', 'Test lasts', 300_000)],
+            self::Sag => [$from, new StoryNumber('lasts_ms', 'Lasts', 400), $percent(60)],
+            self::BrownOut => [$from, new StoryNumber('lasts_ms', 'Lasts', 180_000), $percent(82)],
+            self::SlowReturn => [$off, $lasts, new StoryNumber('ramp_ms', 'Creeps back over', 30_000)],
+            self::ReversedPhases => [$from, new StoryNumber('lasts_ms', 'Lasts', 180_000)],
+            self::DriftingFrequency => [$from, new StoryNumber('ramp_ms', 'Drifts over', 60_000), new StoryNumber('percent', 'Frequency falls to, % of nominal', 88, isTime: false, max: 200), new StoryNumber('lasts_ms', 'Stays there for', 120_000)],
+            self::LockOut => [$off, new StoryNumber('reset_ms', 'Somebody resets it after', 150_000), $lasts],
+            self::TestOvertaken => [new StoryNumber('off_ms', 'Test begins at', 10_000), new StoryNumber('lost_ms', 'Utility lost after', 15_000), $lasts],
+            self::ExerciseCollides => [$off, $lasts, new StoryNumber('due_ms', 'Exercise due after', 60_000)],
+            self::Overload => [$off, $lasts, new StoryNumber('more_ms', 'Load comes on after', 100_000), new StoryNumber('kw', 'It draws, kW', 6, isTime: false, max: 1000)],
+            self::SelectorOff => [$off, $lasts, new StoryNumber('found_ms', 'Turned to auto after', 120_000)],
+            self::GeneratorRunsByHand => [new StoryNumber('off_ms', 'Started at', 10_000), new StoryNumber('for_ms', 'Runs for', 120_000)],
         };
     }
 
-    public function fits(Plant $plant): bool
+    /** @param list<Load> $loads */
+    public function fits(Plant $plant, Settings $settings, array $loads): bool
     {
         return match ($this) {
-            self::Outage, self::Blink, self::FalseReturn => true,
-            self::FailedCrank, self::TripUnderLoad => $plant->engine !== null,
-            self::LoadTest => $plant->kind === Kind::Standby,
+            self::Outage, self::Blink, self::FalseReturn, self::Sag, self::BrownOut, self::SlowReturn, self::DriftingFrequency => true,
+            self::LostPhase => $plant->normal->phases > 1,
+            self::ReversedPhases => $plant->normal->isThreePhase(),
+            self::FailedCrank, self::TripUnderLoad, self::LockOut, self::GeneratorRunsByHand => $plant->engine !== null,
+            self::LoadTest, self::TestOvertaken, self::ExerciseCollides => $plant->kind === Kind::Standby,
+            self::SelectorOff => $plant->kind !== Kind::Mobile,
+            self::Overload => $settings->loadShed !== null && $loads !== [],
         };
+    }
+
+    /**
+     * The sheet that the story is played on: the real one, but where the story needs an exercise of its own.
+     *
+     * @param array<string, int> $n
+     */
+    public function sheet(Settings $settings, array $n): Settings
+    {
+        return $this !== self::ExerciseCollides ? $settings
+            : $settings->withExercise(new Exercise($n['off_ms'] + $n['due_ms'], 604_800_000, 900_000, false));
     }
 
     /**
      * The events on the wire.
      *
-     * @param array<string, int> $n the numbers by name
+     * @param array<string, int> $n     the numbers by name
+     * @param list<Load>         $loads
      *
      * @return list<array<string, mixed>>
      */
-    public function events(array $n, Plant $plant): array
+    public function events(array $n, Plant $plant, array $loads = []): array
     {
-        $utility = static fn(int $atMs, int|float $v): array => ['at_ms' => $atMs, 'do' => 'set_source', 'source' => 'normal', 'v' => $v];
         $good = $plant->normal->nominalV;
         $off = $n['off_ms'];
+        $set = static fn(int $atMs, mixed $v, array $more = []): array => ['at_ms' => $atMs, 'do' => 'set_source', 'source' => 'normal', 'v' => $v] + $more;
+        $ramp = static fn(int $atMs, int $overMs, array $to): array => ['at_ms' => $atMs, 'do' => 'ramp_source', 'source' => 'normal', 'over_ms' => max(1, $overMs)] + $to;
+        $outage = [$set($off, 0), $set($off + ($n['lasts_ms'] ?? 0), $good)];
+        $do = static fn(int $atMs, string $verb, array $more = []): array => ['at_ms' => $atMs, 'do' => $verb] + $more;
 
-        return match ($this) {
-            self::Outage, self::Blink => [$utility($off, 0), $utility($off + $n['lasts_ms'], $good)],
+        /** @var list<array<string, mixed>> $events */
+        $events = match ($this) {
+            self::Outage, self::Blink, self::ExerciseCollides => $outage,
             self::FalseReturn => [
-                $utility($off, 0),
-                $utility($off + $n['first_ms'], $good),
-                $utility($off + $n['first_ms'] + $n['back_ms'], 0),
-                $utility($off + $n['first_ms'] + $n['back_ms'] + $n['second_ms'], $good),
+                $set($off, 0),
+                $set($off + $n['first_ms'], $good),
+                $set($off + $n['first_ms'] + $n['back_ms'], 0),
+                $set($off + $n['first_ms'] + $n['back_ms'] + $n['second_ms'], $good),
             ],
-            self::FailedCrank => [
-                ['at_ms' => 0, 'do' => 'crank_failures', 'count' => $n['failures']],
-                $utility($off, 0),
-                $utility($off + $n['lasts_ms'], $good),
+            self::FailedCrank => [$do(0, 'crank_failures', ['count' => $n['failures']]), ...$outage],
+            self::TripUnderLoad => [...$outage, $do($off + $n['trip_ms'], 'engine_trip', ['reason' => 'low oil pressure'])],
+            self::LoadTest => [$do($off, 'test_start', ['with_load' => true, 'for_ms' => $n['for_ms']])],
+            self::Sag, self::BrownOut => [$set($off, $good * $n['percent'] / 100), $set($off + $n['lasts_ms'], $good)],
+            self::SlowReturn => [$set($off, 0), $ramp($off + $n['lasts_ms'], $n['ramp_ms'], ['v' => $good])],
+            self::LostPhase => [$set($off, [...array_fill(0, max(0, $plant->normal->phases - 1), $good), 0]), $set($off + $n['lasts_ms'], $good)],
+            self::ReversedPhases => [$set($off, $good, ['rotation' => 'acb']), $set($off + $n['lasts_ms'], $good, ['rotation' => 'abc'])],
+            self::DriftingFrequency => [
+                $ramp($off, $n['ramp_ms'], ['hz' => $plant->normal->nominalHz * $n['percent'] / 100]),
+                ['at_ms' => $off + $n['ramp_ms'] + $n['lasts_ms'], 'do' => 'set_source', 'source' => 'normal', 'hz' => $plant->normal->nominalHz],
             ],
-            self::TripUnderLoad => self::inOrder([
-                $utility($off, 0),
-                ['at_ms' => $off + $n['trip_ms'], 'do' => 'engine_trip', 'reason' => 'low oil pressure'],
-                $utility($off + $n['lasts_ms'], $good),
-            ]),
-            self::LoadTest => [['at_ms' => $off, 'do' => 'test_start', 'with_load' => true, 'for_ms' => $n['for_ms']]],
+            self::LockOut => [$do(0, 'crank_failures', ['count' => $plant->engine->crankAttempts ?? 1]), ...$outage, $do($off + $n['reset_ms'], 'engine_reset')],
+            self::TestOvertaken => [$do($off, 'test_start', ['with_load' => true, 'for_ms' => 600_000]), $set($off + $n['lost_ms'], 0), $set($off + $n['lost_ms'] + $n['lasts_ms'], $good)],
+            self::Overload => [...$outage, ...($loads === [] ? [] : [$do($off + $n['more_ms'], 'set_load', ['load' => $loads[0]->id, 'kw' => $loads[0]->kw + $n['kw']])])],
+            self::SelectorOff => [$do(0, 'selector', ['to' => 'off']), ...$outage, $do($off + $n['found_ms'], 'selector', ['to' => 'auto'])],
+            self::GeneratorRunsByHand => [$do($off, 'start_generator'), $do($off + $n['for_ms'], 'stop_generator')],
         };
+        usort($events, static fn(array $a, array $b): int => $a['at_ms'] <=> $b['at_ms']);
+
+        return $events;
     }
 
     /**
@@ -118,17 +198,5 @@ enum Story: string
         return array_sum(array_filter($n, static fn(string $name): bool => str_ends_with($name, '_ms'), ARRAY_FILTER_USE_KEY))
             + $settings->normal->dropoutDelayMs + (int) $settings->startDelayMs + $cranks + $settings->transferDelayMs + 2 * $settings->moveMs()
             + (int) $settings->returnDelayMs + max((int) $settings->cooldownMs, $settings->minRunMs) + 60_000;
-    }
-
-    /**
-     * @param list<array<string, mixed>> $events
-     *
-     * @return list<array<string, mixed>>
-     */
-    private static function inOrder(array $events): array
-    {
-        usort($events, static fn(array $a, array $b): int => $a['at_ms'] <=> $b['at_ms']);
-
-        return $events;
     }
 }

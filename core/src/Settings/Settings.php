@@ -42,19 +42,12 @@ final readonly class Settings
     /** The same sheet without the weekly run and without shedding: what a plain outage is timed with. */
     public function bare(): self
     {
-        return new self(
-            $this->normal,
-            $this->emergency,
-            $this->startDelayMs,
-            $this->transferDelayMs,
-            $this->returnDelayMs,
-            $this->cooldownMs,
-            $this->minRunMs,
-            $this->transition,
-            $this->travelMs,
-            $this->offDelayMs,
-            $this->commitToTransfer,
-        );
+        return $this->with(null, null);
+    }
+
+    public function withExercise(Exercise $exercise): self
+    {
+        return $this->with($exercise, $this->loadShed);
     }
 
     /**
@@ -91,6 +84,30 @@ final readonly class Settings
             $this->toArray(),
             static fn(mixed $value, string $key): bool => $value !== null || in_array($key, ['exercise', 'load_shed'], true),
             ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
+    public function withLoadShed(LoadShed $loadShed): self
+    {
+        return $this->with($this->exercise, $loadShed);
+    }
+
+    private function with(?Exercise $exercise, ?LoadShed $loadShed): self
+    {
+        return new self(
+            $this->normal,
+            $this->emergency,
+            $this->startDelayMs,
+            $this->transferDelayMs,
+            $this->returnDelayMs,
+            $this->cooldownMs,
+            $this->minRunMs,
+            $this->transition,
+            $this->travelMs,
+            $this->offDelayMs,
+            $this->commitToTransfer,
+            $exercise,
+            $loadShed,
         );
     }
 }

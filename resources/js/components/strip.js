@@ -12,14 +12,14 @@ class StripCursor {
         this.scroll = strip.querySelector('.strip-scroll');
         this.plot = strip.querySelector('.strip-plot');
         this.group = strip.querySelector('.strip-cursor');
-        this.items = [...document.querySelectorAll('.events li')];
+        this.items = [...document.querySelectorAll('.events > li')];
         this.isDragging = false;
         this.scroll.addEventListener('pointerdown', (event) => { this.isDragging = true; this.follow(event); });
         addEventListener('pointermove', (event) => { if (this.isDragging) { this.follow(event); } });
         addEventListener('pointerup', () => { this.isDragging = false; });
         addEventListener('pointercancel', () => { this.isDragging = false; });
         this.scroll.addEventListener('keydown', (event) => this.key(event));
-        this.items.forEach((item, i) => item.addEventListener('click', () => this.go(this.data.moments[i].ms)));
+        this.items.forEach((item, i) => item.firstElementChild.addEventListener('click', () => this.go(this.data.moments[i].ms)));
         this.go(this.data.moments[0]?.ms ?? 0, false);
     }
 

@@ -4,7 +4,11 @@
         @csrf
         @foreach ($bench->delays as $path => $value)<input type="hidden" name="d[{{ $path }}]" value="{{ $value }}">@endforeach
         <div class="choice">
-            @foreach ($bench->stories() as $story)<button type="submit" name="story" value="{{ $story->value }}" title="{{ $story->teaches() }}" @if ($story === $bench->story) aria-pressed="true" @else aria-pressed="false" @endif>{{ $story->title() }}</button>@endforeach
+            @foreach (array_slice($bench->stories(), 0, 5) as $story)<button type="submit" name="story" value="{{ $story->value }}" title="{{ $story->teaches() }}" aria-pressed="{{ $story === $bench->story ? 'true' : 'false' }}">{{ $story->title() }}</button>@endforeach
+            <details class="more-stories">
+                <summary @class(['is-here' => ! in_array($bench->story, array_slice($bench->stories(), 0, 5), true)])>{{ count($bench->stories()) - 5 }} more</summary>
+                <ul>@foreach (array_slice($bench->stories(), 5) as $story)<li><button type="submit" name="story" value="{{ $story->value }}" aria-pressed="{{ $story === $bench->story ? 'true' : 'false' }}"><b>{{ $story->title() }}</b><small>{{ $story->teaches() }}</small></button></li>@endforeach</ul>
+            </details>
         </div>
     </form>
     <div class="bench-head"><h1>{{ $bench->story->title() }}</h1><p>{{ $bench->story->teaches() }}</p></div>
@@ -22,7 +26,9 @@
     <div class="events-head"><h2>What happens, and why</h2><span>{{ count($bench->tracks->result->events) }} events at {{ count($bench->moments()) }} moments</span><span class="keys">&larr; &rarr; event by event, Shift for 0.1&#8239;s</span></div>
     <ol class="events">
         @foreach ($bench->moments() as $i => $moment)
-            <li data-moment="{{ $i }}"><button type="button"><span class="fig">{{ $moment['clock'] }}</span><span><b>{{ $moment['headline'] }}.</b> <i>because {{ $moment['because'] }}</i></span></button></li>
+            <li data-moment="{{ $i }}"><button type="button"><span class="fig">{{ $moment['clock'] }}</span><span><b>{{ $moment['headline'] }}.</b> <i>because {{ $moment['because'] }}</i></span></button>
+                @php($chain = $bench->whyChain($moment['ms']))
+                @if (count($chain) > 1)<details class="why"><summary>Why? {{ count($chain) }} steps back</summary><ol>@foreach ($chain as $link)<li>{{ $link }}</li>@endforeach</ol></details>@endif</li>
         @endforeach
     </ol>
 </div>

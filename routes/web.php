@@ -31,6 +31,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');
     Route::get('/switches/{switch}/settings/{version}.json', Settings\ExportSheet::class)->whereNumber('version')->name('sheet.export');
     Route::match(['get', 'post'], '/switches/{switch}/rehearsal', Rehearsal\ShowRehearsal::class)->name('rehearsal');
+    Route::post('/switches/{switch}/rehearsal.{form}', Rehearsal\ExportRehearsal::class)->whereIn('form', ['svg', 'csv', 'json'])->name('rehearsal.export');
     Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
     Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');
     Route::get('/runs/{run}/verdict', Commissioning\ShowVerdict::class)->name('run.verdict');

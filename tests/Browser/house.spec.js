@@ -22,6 +22,26 @@ test('one house, from survey to a signed timing report', async ({ page }) => {
         await expect(page.locator('.ghost').first()).toBeAttached();
     });
 
+    await test.step('a delay is taken by its grip, with the mouse and by key', async () => {
+        const grip = page.getByRole('slider', { name: 'Start delay' });
+        const box = await grip.locator('.block').boundingBox();
+        await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+        await page.mouse.down();
+        await page.mouse.move(box.x + 60, box.y + 4, { steps: 5 });
+        await page.mouse.up();
+        await expect(page.locator('.turn-row.is-changed')).toContainText('Start delay');
+        await expect(page.getByRole('textbox', { name: /Start delay/ })).not.toHaveValue('8');
+        await page.getByRole('textbox', { name: /Start delay/ }).fill('5');
+        await page.getByRole('textbox', { name: /Start delay/ }).press('Tab');
+        await expect(page.locator('.turn-row.is-changed')).toHaveCount(0);
+        await page.getByRole('slider', { name: 'Start delay' }).focus();
+        await page.keyboard.press('PageUp');
+        await page.keyboard.press('ArrowRight');
+        await page.keyboard.press('Enter');
+        await expect(page.getByRole('textbox', { name: /Start delay/ })).toHaveValue('6.1');
+        await expect(page.locator('.figures')).toContainText('+1.1');
+    });
+
     await test.step('the cursor goes from event to event and says why', async () => {
         const strip = page.getByRole('slider', { name: /Time cursor/ });
         await strip.focus();

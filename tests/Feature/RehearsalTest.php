@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use Escapement\Core\Rehearsal\Story;
 use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -66,6 +68,22 @@ final class RehearsalTest extends TestCase
         $switch = $this->switchOf($this->signIn());
         $this->post("/switches/$switch->id/rehearsal", ['d' => ['/return_delay_ms' => 'soon'], 'n' => ['off_ms' => '-4']])
             ->assertOk()->assertSee('value="soon"', false)->assertSee('must be seconds')->assertSee('value="-4"', false)->assertDontSee('Put into settings');
+    }
+
+    #[Test]
+    public function the_run_as_shown_is_taken_away_and_the_command_line_plays_the_same(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $shown = ['story' => 'failed_crank', 'd' => ['/start_delay_ms' => '7.5'], 'n' => ['failures' => '2']];
+        $svg = (string) $this->post("/switches/$switch->id/rehearsal.svg", $shown)->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
+        self::assertNotFalse(simplexml_load_string($svg));
+        self::assertStringNotContainsString('var(', $svg, 'a file knows nothing of the page\'s colours');
+        $csv = (string) $this->post("/switches/$switch->id/rehearsal.csv", $shown)->assertOk()->getContent();
+        $json = json_decode((string) $this->post("/switches/$switch->id/rehearsal.json", $shown)->assertOk()->getContent(), true);
+        self::assertCount(count($json['output']['events']) + 1, explode("\n", trim($csv)));
+        self::assertSame(7500, $json['input']['settings']['start_delay_ms']);
+        $again = (new Calculations())->rehearse(Node::fromArray($json['input']));
+        self::assertEquals($json['output'], json_decode(json_encode($again, JSON_THROW_ON_ERROR), true));
     }
 
     #[Test]

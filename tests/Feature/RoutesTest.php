@@ -57,7 +57,7 @@ final class RoutesTest extends TestCase
         $switch = $this->switchOf($owner);
         $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
         $this->actingAs(UserFactory::make(Role::Viewer, $owner->company_id));
-        $mayPost = ['logout', 'account/password', 'switches/{switch}/rehearsal'];
+        $mayPost = ['logout', 'account/password', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}'];
         foreach ($this->routes() as [$method, $route]) {
             if (in_array($route->uri(), ['login', 'up'], true) || $route->uri() === 'logout') {
                 continue;
@@ -108,7 +108,7 @@ final class RoutesTest extends TestCase
     /** @return array<string, int> */
     private function ids(int $site, int $switch, int $run): array
     {
-        return ['site' => $site, 'switch' => $switch, 'run' => $run, 'version' => 1, 'person' => (int) User::query()->min('id')];
+        return ['site' => $site, 'switch' => $switch, 'run' => $run, 'version' => 1, 'form' => 'svg', 'person' => (int) User::query()->min('id')];
     }
 
     /** @param array<string, int> $ids */

@@ -22,6 +22,7 @@ use Escapement\Core\Rehearsal\Story;
 use Escapement\Core\Rehearsal\StoryNumber;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Site\Load;
 use Illuminate\Http\Request;
 use Illuminate\Support\MessageBag;
 use Illuminate\Validation\ValidationException;
@@ -55,7 +56,7 @@ final class Bench
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->tracks = $tracks;
         $this->ghost = $ghost;
-        $this->strip = new TimingStrip($tracks, $ghost, false, self::PLOT_PX);
+        $this->strip = new TimingStrip($tracks, $ghost, false, self::PLOT_PX, hasGrips: true);
     }
 
     public static function fromRequest(TransferSwitch $switch, Request $request): self
@@ -81,6 +82,31 @@ final class Bench
         $isSame = $ghost !== null && $ghost['tracks']->result->events == $played['tracks']->result->events;
 
         return new self($switch, $story, $delays, $numbers + $played['numbers'], $played['tracks'], $isSame ? null : $ghost['tracks'] ?? null, $facts->expected($played['settings'])->working, $errors);
+    }
+
+    /** The strip for paper and files, in plain colours. */
+    public function paperSvg(): string
+    {
+        return (new TimingStrip($this->tracks, null, true, 900))->wholeSvg();
+    }
+
+    /** @return array<string, mixed> what `bin/escapement rehearse` takes to play the same */
+    public function input(): array
+    {
+        $facts = new SwitchFacts($this->switch);
+        $numbers = [];
+        foreach ($this->story->numbers() as $number) {
+            $numbers[$number->name] = (int) round((float) ($this->numbers[$number->name] ?? 0) * ($number->isTime ? 1000 : 1));
+        }
+        $scenario = $this->tracks->scenario;
+
+        return [
+            'system' => $scenario->plant->toArray(),
+            'settings' => $scenario->settings->toWire(),
+            'loads' => array_map(static fn(Load $load): array => $load->toArray(), $scenario->loads),
+            'events' => $this->story->events($numbers, $scenario->plant, $facts->loads()),
+            'until_ms' => $scenario->untilMs,
+        ];
     }
 
     /** What the next run sends along so that this one can be its ghost. */

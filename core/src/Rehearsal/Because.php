@@ -61,7 +61,7 @@ final readonly class Because
         $why = $event->why;
 
         return match ($event->kind) {
-            'source_lost' => sprintf('the %s has been beyond its limit since %s s: %s.', $this->side($keys['source']), $this->clock($why['since_ms']), $this->latch($why)),
+            'source_lost' => sprintf('the %s has been beyond its limit since %s: %s.', $this->side($keys['source']), $this->clock($why['since_ms']), $this->latch($why)),
             'source_returned' => sprintf('the %s is inside every pick-up at %s; whether it stays is for a delay to prove.', $this->side($keys['source']), $this->volts($why)),
             'sag_ridden' => sprintf('it came back before the drop-out delay of %s was over.', $this->seconds($why['delay_ms'])),
             'timer_started' => $this->timerStarted($event),
@@ -197,7 +197,9 @@ final readonly class Because
 
     private function clock(mixed $ms): string
     {
-        return sprintf('%.1f', $this->int($ms) / 1000);
+        $tenths = intdiv($this->int($ms) + 50, 100);
+
+        return sprintf('%d:%02d.%d', intdiv($tenths, 600), intdiv($tenths % 600, 10), $tenths % 10);
     }
 
     private function figure(mixed $value): string

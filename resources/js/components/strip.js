@@ -12,15 +12,56 @@ class StripCursor {
         this.scroll = strip.querySelector('.strip-scroll');
         this.plot = strip.querySelector('.strip-plot');
         this.group = strip.querySelector('.strip-cursor');
+        this.slider = strip.querySelector('.strip-scrub');
         this.items = [...document.querySelectorAll('.events > li')];
         this.isDragging = false;
-        this.scroll.addEventListener('pointerdown', (event) => { this.isDragging = true; this.follow(event); });
+        this.scroll.addEventListener('pointerdown', (event) => {
+            if (!event.target.closest('.grip')) { this.isDragging = true; this.follow(event); }
+        });
         addEventListener('pointermove', (event) => { if (this.isDragging) { this.follow(event); } });
         addEventListener('pointerup', () => { this.isDragging = false; });
         addEventListener('pointercancel', () => { this.isDragging = false; });
-        this.scroll.addEventListener('keydown', (event) => this.key(event));
+        this.slider.addEventListener('keydown', (event) => this.key(event));
         this.items.forEach((item, i) => item.firstElementChild.addEventListener('click', () => this.go(this.data.moments[i].ms)));
+        strip.querySelectorAll('.grip').forEach((grip) => this.attachGrip(grip));
         this.go(this.data.moments[0]?.ms ?? 0, false);
+    }
+
+    // A grip only types into the delay's field; the server plays the new run. Escape puts it back.
+    attachGrip(grip) {
+        const field = document.querySelector(`#turn [name="d[/${grip.dataset.timer}_ms]"]`);
+        if (!field) { return; }
+        const from = Number(grip.dataset.fromMs), was = field.value;
+        const bar = this.plot.querySelector(`[data-bar="${grip.dataset.for}"]`);
+        const start = this.x(from), end = start + Number(bar.getAttribute('width'));
+        const show = (seconds) => {
+            const x = Math.max(start + 3.4, this.x(from + seconds * 1000));
+            bar.setAttribute('width', x - start);
+            grip.setAttribute('transform', `translate(${(x - end).toFixed(1)} 0)`);
+            grip.setAttribute('aria-valuenow', seconds);
+            grip.setAttribute('aria-valuetext', `${grip.getAttribute('aria-label')} ${seconds.toFixed(1)} seconds`);
+            field.value = String(Math.round(seconds * 10) / 10);
+        };
+        const play = () => { if (field.value !== was) { field.dispatchEvent(new Event('change', { bubbles: true })); } };
+        const atPointer = (event) => Math.max(0, (this.ms(event.clientX - this.plot.getBoundingClientRect().left) - from) / 1000);
+        let isHeld = false;
+        grip.addEventListener('pointerdown', (event) => { isHeld = true; grip.setPointerCapture(event.pointerId); event.preventDefault(); grip.focus(); });
+        grip.addEventListener('pointermove', (event) => { if (isHeld) { show(atPointer(event)); } });
+        grip.addEventListener('pointerup', () => { isHeld = false; play(); });
+        grip.addEventListener('pointercancel', () => { isHeld = false; show(Number(was)); });
+        grip.addEventListener('keydown', (event) => {
+            const step = { ArrowRight: 0.1, ArrowLeft: -0.1, PageUp: 1, PageDown: -1 }[event.key];
+            if (step !== undefined) {
+                event.preventDefault();
+                show(Math.max(0, Math.round((Number(field.value) + step) * 10) / 10));
+            } else if (event.key === 'Escape') {
+                show(Number(was));
+                field.value = was;
+            } else if (event.key === 'Enter') {
+                play();
+            }
+        });
+        grip.addEventListener('blur', () => { if (!isHeld) { play(); } });
     }
 
     x(ms) {
@@ -100,8 +141,8 @@ class StripCursor {
         put('live', !state || state.live ? 'live' : 'dark');
         const [name, timer] = Object.entries(state?.timers ?? {})[0] ?? [];
         put('timer', name ? `${name} ${((this.at - timer[0]) / 1000).toFixed(1)} of ${(timer[1] / 1000).toFixed(1)}\u202Fs` : 'none');
-        this.scroll.setAttribute('aria-valuenow', this.at);
-        this.scroll.setAttribute('aria-valuetext', `at ${clock(this.at)}: ${this.items[place]?.querySelector('b')?.textContent ?? 'nothing has happened yet'}`);
+        this.slider.setAttribute('aria-valuenow', this.at);
+        this.slider.setAttribute('aria-valuetext', `at ${clock(this.at)}: ${this.items[place]?.querySelector('b')?.textContent ?? 'nothing has happened yet'}`);
     }
 }
 

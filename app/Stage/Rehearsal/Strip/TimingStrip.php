@@ -21,11 +21,12 @@ final class TimingStrip
     private string $plot = '';
     private string $words = '';
     private string $labels = '';
+    private string $grips = '';
     private float $y = 0;
     private readonly Ink $ink;
     private readonly int $labelPx;
 
-    public function __construct(private readonly StripTracks $tracks, private readonly ?StripTracks $ghost, bool $isPrint, float $plotPx)
+    public function __construct(private readonly StripTracks $tracks, private readonly ?StripTracks $ghost, bool $isPrint, float $plotPx, private readonly bool $hasGrips = false)
     {
         $this->ink = new Ink($isPrint);
         $this->labelPx = $isPrint ? 184 : 156; // the paper's letters are wider
@@ -55,14 +56,25 @@ final class TimingStrip
 
     public function plotSvg(): string
     {
+        $cursor = ! $this->hasGrips ? '' : sprintf(
+            '<g class="strip-cursor" hidden><path d="M0 40V%2$.0f"/><rect x="-30" y="0" width="60" height="22"/><text x="0" y="16" text-anchor="middle" class="fig"></text></g>'
+            . '<rect class="strip-scrub" x="3" y="3" width="%1$.0f" height="42" tabindex="0" role="slider" aria-label="Time cursor. Arrow keys go from event to event, with Shift a tenth of a second."'
+            . ' aria-valuemin="0" aria-valuemax="%3$d" aria-valuenow="0" aria-valuetext="at 0:00.0"/>%4$s',
+            $this->scale->width - 6,
+            $this->heightPx(),
+            $this->tracks->untilMs,
+            $this->grips,
+        );
+
         return sprintf(
-            '<svg class="strip-plot" width="%1$.0f" height="%2$.0f" viewBox="0 0 %1$.0f %2$.0f" role="img" aria-label="%3$s">%4$s%5$s'
-            . '<g class="strip-cursor" hidden><path d="M0 40V%2$.0f"/><rect x="-30" y="0" width="60" height="22"/><text x="0" y="16" text-anchor="middle" class="fig"></text></g><rect class="strip-scrub" width="%1$.0f" height="48"/></svg>',
+            '<svg class="strip-plot" width="%1$.0f" height="%2$.0f" viewBox="0 0 %1$.0f %2$.0f" role="%3$s" aria-label="%4$s">%5$s%6$s%7$s</svg>',
             $this->scale->width,
             $this->heightPx(),
+            $this->hasGrips ? 'group' : 'img',
             $this->esc($this->summary()),
             $this->grid . $this->plot,
             $this->words,
+            $cursor,
         );
     }
 
@@ -149,7 +161,10 @@ final class TimingStrip
                 $this->plot .= sprintf('<path d="M%1$.1f %2$.1fh26M%1$.1f %3$.1fh26" stroke="%4$s" stroke-dasharray="3 3"/>', $end + 3, $y, $y + 15, $this->ink->colour('edge'));
                 $this->words .= $this->beside($x, $end + 32, $y + 12, sprintf('cut at %s: %s', $this->seconds($bar['toMs'] - $bar['fromMs']), $bar['cut']), 'stop', 600, $bars[$i - 1] ?? null, $bars[$i + 1] ?? null);
             } else {
-                $this->plot .= sprintf('<rect x="%.1f" y="%.1f" width="%.1f" height="15" fill="%s" stroke="%s"/>', $x, $y, $width, $this->ink->colour('steel-tint'), $ink);
+                $this->plot .= sprintf('<rect x="%.1f" y="%.1f" width="%.1f" height="15" fill="%s" stroke="%s" data-bar="%s-%d"/>', $x, $y, $width, $this->ink->colour('steel-tint'), $ink, $timer, $i);
+                if ($bar['end'] === 'ran_out' && $this->hasGrips) {
+                    $this->grips .= $this->grip($timer, $label, $i, $bar, $x + $width, $y);
+                }
                 $word = $bar['end'] === 'open' ? 'still running' : self::RAN_OUT[$timer];
                 $this->words .= $this->beside($x, $x + $width + 8, $y + 12, $word, 'ink', 400, $bars[$i - 1] ?? null, $bars[$i + 1] ?? null);
             }
@@ -400,6 +415,31 @@ final class TimingStrip
         $x = min($x, $this->scale->width - $width);
 
         return $this->ink->rect($x, $y - 13, $width, 17, $this->ink->colour('paper')) . $this->text($x + 3, $y, $words, 'start', 'ink', 13, weight: 600);
+    }
+
+    /**
+     * The handle at the free end of a timer that ran out; the script moves it, the server plays the new delay.
+     *
+     * @param array{fromMs: int, durationMs: int, ...} $bar
+     */
+    private function grip(string $timer, string $label, int $i, array $bar, float $x, float $y): string
+    {
+        return sprintf(
+            '<g class="grip" tabindex="0" role="slider" data-timer="%1$s" data-for="%1$s-%2$d" data-from-ms="%3$d" aria-label="%4$s" aria-valuemin="0" aria-valuemax="31536000" aria-valuenow="%5$s" aria-valuetext="%4$s %6$s">'
+            . '<rect class="hit" x="%7$.1f" y="%8$.1f" width="44" height="31"/><path d="M%9$.1f %10$.1fv19"/><rect class="block" x="%11$.1f" y="%12$.1f" width="8" height="12"/></g>',
+            $timer,
+            $i,
+            $bar['fromMs'],
+            $this->esc($label),
+            $bar['durationMs'] / 1000,
+            $this->seconds($bar['durationMs']),
+            $x - 22,
+            $y - 8,
+            $x,
+            $y - 2,
+            $x - 4,
+            $y + 1.5,
+        );
     }
 
     private function bracket(float $from, float $to, float $y): string

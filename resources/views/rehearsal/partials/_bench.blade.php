@@ -21,7 +21,7 @@
     </details>
     <div class="strip" id="strip" data-cursor="{{ $bench->cursorData() }}">
         {!! $bench->strip->labelSvg() !!}
-        <div class="strip-scroll" tabindex="0" role="slider" aria-label="Time cursor. Arrow keys go from event to event, with Shift a tenth of a second." aria-valuemin="0" aria-valuemax="{{ $bench->tracks->untilMs }}" aria-valuenow="0" aria-valuetext="at 0:00.0">{!! $bench->strip->plotSvg() !!}</div>
+        <div class="strip-scroll">tracks->untilMs }}" aria-valuenow="0" aria-valuetext="at 0:00.0">{!! $bench->strip->plotSvg() !!}</div>
     </div>
     <div class="events-head"><h2>What happens, and why</h2><span>{{ count($bench->tracks->result->events) }} events at {{ count($bench->moments()) }} moments</span><span class="keys">&larr; &rarr; event by event, Shift for 0.1&#8239;s</span></div>
     <ol class="events">
@@ -67,5 +67,13 @@
         <button class="btn btn-outline-primary" type="submit">Put into settings as proposed</button>
     </form>
     @endif
+    <form method="post" action="{{ route('rehearsal.export', [$bench->switch, 'svg']) }}" class="exports">
+        @csrf
+        <input type="hidden" name="story" value="{{ $bench->story->value }}">
+        @foreach ($bench->delays as $path => $value)<input type="hidden" name="d[{{ $path }}]" value="{{ $value }}">@endforeach
+        @foreach ($bench->story->numbers() as $number)<input type="hidden" name="n[{{ $number->name }}]" value="{{ $bench->numberTyped($number) }}">@endforeach
+        <h2 class="gap">Take it away</h2>
+        <div class="choice"><button type="submit">Strip, SVG</button><button type="submit" formaction="{{ route('rehearsal.export', [$bench->switch, 'csv']) }}">Events, CSV</button><button type="submit" formaction="{{ route('rehearsal.export', [$bench->switch, 'json']) }}">All, JSON</button></div>
+    </form>
 </aside>
 </div>

@@ -28,8 +28,10 @@ test('one house, from survey to a signed timing report', async ({ page }) => {
         await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
         await page.mouse.down();
         await page.mouse.move(box.x + 60, box.y + 4, { steps: 5 });
+        const played = page.waitForResponse(/rehearsal$/);
         await page.mouse.up();
-        await expect(page.locator('.turn-row.is-changed')).toContainText('Start delay');
+        await played;
+        await expect(page.locator('#turn [name=ghost]')).not.toHaveValue(/start_delay_ms":"8"/);
         await expect(page.getByRole('textbox', { name: /Start delay/ })).not.toHaveValue('8');
         await page.getByRole('textbox', { name: /Start delay/ }).fill('5');
         await page.getByRole('textbox', { name: /Start delay/ }).press('Tab');

@@ -42,7 +42,13 @@ class StripCursor {
             grip.setAttribute('aria-valuetext', `${grip.getAttribute('aria-label')} ${seconds.toFixed(1)} seconds`);
             field.value = String(Math.round(seconds * 10) / 10);
         };
-        const play = () => { if (field.value !== was) { field.dispatchEvent(new Event('change', { bubbles: true })); } };
+        let played = was;
+        const play = () => {
+            if (field.value !== played) {
+                played = field.value; // once: letting go and losing the focus are the same end of one move
+                field.dispatchEvent(new Event('change', { bubbles: true }));
+            }
+        };
         const atPointer = (event) => Math.max(0, (this.ms(event.clientX - this.plot.getBoundingClientRect().left) - from) / 1000);
         let isHeld = false;
         grip.addEventListener('pointerdown', (event) => { isHeld = true; grip.setPointerCapture(event.pointerId); event.preventDefault(); grip.focus(); });

@@ -180,8 +180,11 @@ final class TimingStrip
         $changed = $was !== null && $was !== $durationMs ? ' was ' . $this->seconds($was) : '';
         $this->labels .= $this->text(0, $y + 12, $label, 'start', weight: 600)
             . $this->text($this->labelPx - 8, $y + 12, $durationMs === null ? '' : $this->seconds($durationMs), 'end', $changed === '' ? 'ink' : 'steel', 13, figure: true);
-        if ($changed !== '') {
-            $this->labels .= $this->text($this->labelPx - 8, $y + 23, trim($changed), 'end', 'steel', 10);
+        if ($changed !== '' && $bars !== []) {
+            $last = $bars[count($bars) - 1];
+            $said = $last['end'] === 'ran_out' ? mb_strlen(self::RAN_OUT[$timer]) * 6.8 + 12 : 0;
+            $x = min($this->scale->x($last['toMs']) + 12 + $said, $this->scale->width - 90);
+            $this->words .= $this->text($x, $y + 12, trim($changed), 'start', 'steel', 13, true, weight: 600);
         }
         $this->endLane(27, hair: false);
     }

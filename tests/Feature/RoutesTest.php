@@ -85,6 +85,7 @@ final class RoutesTest extends TestCase
             self::assertStringContainsString("script-src 'self';", $policy, $route->uri());
             self::assertStringNotContainsString('unsafe', $policy);
             if (str_contains((string) $answer->headers->get('Content-Type'), 'html')) {
+                self::assertDoesNotMatchRegularExpression('/\w->\w|\{\{ |@(if|foreach|error|php)\b/', (string) $answer->getContent(), 'a template that was not read: ' . $route->uri());
                 self::assertDoesNotMatchRegularExpression('/<script(?![^>]*\bsrc=)|\sstyle="|\son\w+="/', (string) $answer->getContent(), $route->uri());
             }
         }

@@ -104,14 +104,17 @@ export function stopwatch() {
         wordsOf(mark) {
             if (mark.undone) { return 'struck out'; }
             const step = setup.steps.find((one) => one.event === mark.event);
-            const from = step && this.fromMark(step);
+            const from = step && this.fromMark(step, mark.at_ms);
             const window = step && this.windowOf(step);
             const late = mark.late_reason ? ', late entry' : '';
+            const isFirst = this.standing.find((other) => other.event === mark.event && other.at_ms >= (from?.at_ms ?? 0)) === mark;
+            if (from && !isFirst) { return `again${late}`; } // the first after its beginning is the one that counts
             if (!from || !window || window[0] === null) { return (mark.flag ? 'before an earlier mark' : '') + late; }
             return `${seconds(mark.at_ms - from.at_ms)} in ${seconds(window[0]).replace('\u202Fs', '')} to ${seconds(window[2])}${late}`;
         },
-        fromMark(step) {
-            const find = (event) => this.standing.find((mark) => mark.event === event);
+        /** The mark that a step counts from: the latest of its kind that came before. */
+        fromMark(step, before = Infinity) {
+            const find = (event) => this.standing.findLast((mark) => mark.event === event && mark.at_ms <= before);
             return find(step.from) ?? (step.event === 'engine_running' ? find('utility_off') : undefined);
         },
         windowOf(step) {

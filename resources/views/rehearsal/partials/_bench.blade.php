@@ -21,7 +21,7 @@
     </details>
     <div class="strip" id="strip" data-cursor="{{ $bench->cursorData() }}">
         {!! $bench->strip->labelSvg() !!}
-        <div class="strip-scroll">tracks->untilMs }}" aria-valuenow="0" aria-valuetext="at 0:00.0">{!! $bench->strip->plotSvg() !!}</div>
+        <div class="strip-scroll">{!! $bench->strip->plotSvg() !!}</div>
     </div>
     <div class="events-head"><h2>What happens, and why</h2><span>{{ count($bench->tracks->result->events) }} events at {{ count($bench->moments()) }} moments</span><span class="keys">&larr; &rarr; event by event, Shift for 0.1&#8239;s</span></div>
     <ol class="events">

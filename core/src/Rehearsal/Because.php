@@ -150,13 +150,12 @@ final readonly class Because
     private function latch(array $why): string
     {
         [$name, $phase] = explode('.', $this->text($why['latch'] ?? '')) + [1 => '0'];
-        $volts = is_array($why['volts'] ?? null) ? array_values($why['volts']) : [];
-        $value = $volts[(int) $phase] ?? 0;
+        $value = $this->read($why, 'volts')[(int) $phase] ?? 0;
 
         return match ($name) {
             'under_voltage' => sprintf('%s V is under drop-out', $this->figure($value)),
             'over_voltage' => sprintf('%s V is over drop-out', $this->figure($value)),
-            'under_frequency', 'over_frequency' => sprintf('%s Hz is out of its band', $this->figure($why['hertz'] ?? 0)),
+            'under_frequency', 'over_frequency' => sprintf('%s Hz is out of its band', $this->figure($this->read($why, 'hertz')[0] ?? 0)),
             'unbalance' => 'the phases are too far apart (' . $this->volts($why) . ')',
             'rotation' => 'the phases come in the wrong order',
             default => 'it is back, and was counted lost',
@@ -166,9 +165,25 @@ final readonly class Because
     /** @param array<string, mixed> $why */
     private function volts(array $why): string
     {
-        $volts = is_array($why['volts'] ?? null) ? $why['volts'] : [];
+        return implode(' / ', array_unique(array_map($this->figure(...), $this->read($why, 'volts')))) . ' V';
+    }
 
-        return implode(' / ', array_unique(array_map($this->figure(...), $volts))) . ' V';
+    /**
+     * A reading of the signal, back from its own unit.
+     *
+     * @param array<string, mixed> $why
+     *
+     * @return list<float>
+     */
+    private function read(array $why, string $what): array
+    {
+        $unit = $why["{$what}_unit"] ?? 1;
+        $values = [];
+        foreach (is_array($why[$what] ?? null) ? $why[$what] : [$why[$what] ?? 0] as $value) {
+            $values[] = (is_int($value) || is_float($value)) && is_numeric($unit) ? $value / (float) $unit : 0.0;
+        }
+
+        return $values;
     }
 
     /** @param array<string, mixed> $keys */

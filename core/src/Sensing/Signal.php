@@ -111,22 +111,6 @@ final class Signal
         return true;
     }
 
-    /** @return list<float> volts per phase as a person reads them */
-    public function readVolts(int $t): array
-    {
-        $this->volts->settle($t);
-        $unit = $this->volts->length() * 10 ** $this->thresholds->voltsPlaces;
-
-        return array_map(static fn(int|float $value): float => $value / $unit, $this->volts->at($t));
-    }
-
-    public function readHertz(int $t): float
-    {
-        $this->hertz->settle($t);
-
-        return $this->hertz->at($t)[0] / ($this->hertz->length() * 10 ** $this->thresholds->hertzPlaces);
-    }
-
     /** The next millisecond after $t at which a comparison may come out differently. */
     public function nextWakeMs(int $t): int
     {

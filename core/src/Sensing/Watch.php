@@ -20,8 +20,14 @@ final class Watch
     /** When the source will be declared lost if nothing gets better, else Signal::NEVER. */
     public int $lostDueMs = Signal::NEVER;
 
-    /** @var array<string, bool> by name and phase */
-    private array $latches = [];
+    /** @var array<int, bool> by phase */
+    private array $underVoltage;
+    /** @var array<int, bool> by phase */
+    private array $overVoltage;
+    private bool $unbalance = false;
+    private bool $underFrequency = false;
+    private bool $overFrequency = false;
+    private bool $rotation = false;
     private bool $isRawGood;
     private int $badSinceMs = 0;
     private int $seenVersion = -1;
@@ -32,16 +38,15 @@ final class Watch
         private readonly Sensing $sensing,
         private readonly Log $log,
     ) {
-        $this->updateLatches(0);
-        $this->isRawGood = ! in_array(true, $this->latches, true);
+        $this->underVoltage = $this->overVoltage = array_fill(0, count($signal->volts->at(0)), false);
+        $this->isRawGood = ! $this->updateLatches(0);
         $this->isDeclaredGood = $this->isRawGood;
     }
 
     public function look(int $t): void
     {
         if ($this->seenVersion !== $this->signal->version || $this->signal->volts->isMoving() || $this->signal->hertz->isMoving()) {
-            $this->updateLatches($t);
-            $this->judge($t);
+            $this->judge($t, ! $this->updateLatches($t));
         }
         if ($t >= $this->lostDueMs) {
             $this->lostDueMs = Signal::NEVER;
@@ -51,9 +56,8 @@ final class Watch
         }
     }
 
-    private function judge(int $t): void
+    private function judge(int $t, bool $isRawGood): void
     {
-        $isRawGood = ! in_array(true, $this->latches, true);
         if ($isRawGood === $this->isRawGood) {
             return;
         }
@@ -74,7 +78,8 @@ final class Watch
         }
     }
 
-    private function updateLatches(int $t): void
+    /** The hot spot of a season: one pass, no names, no allocation. True when any latch is set. */
+    private function updateLatches(int $t): bool
     {
         $this->seenVersion = $this->signal->version;
         $limits = $this->signal->thresholds;
@@ -82,73 +87,93 @@ final class Watch
         $volts->settle($t);
         $length = $volts->length();
         $values = $volts->at($t);
+        $isAnySet = false;
+        [$dropout, $pickup] = $limits->underVoltage;
         foreach ($values as $phase => $value) {
-            $this->under("under_voltage.$phase", $value, $limits->underVoltage, $length);
-            if ($limits->overVoltage !== null) {
-                $this->over("over_voltage.$phase", $value, $limits->overVoltage, $length);
+            $isAnySet = ($this->underVoltage[$phase] = $value < ($this->underVoltage[$phase] ? $pickup : $dropout) * $length) || $isAnySet;
+        }
+        if ($limits->overVoltage !== null) {
+            [$dropout, $pickup] = $limits->overVoltage;
+            foreach ($values as $phase => $value) {
+                $isAnySet = ($this->overVoltage[$phase] = $value > ($this->overVoltage[$phase] ? $pickup : $dropout) * $length) || $isAnySet;
             }
         }
         if ($limits->unbalance !== null) {
-            $this->spread($values, $limits->unbalance);
+            $isAnySet = ($this->unbalance = $this->isSpread($values, $limits->unbalance)) || $isAnySet;
         }
         if ($limits->underFrequency !== null || $limits->overFrequency !== null) {
             $hertz = $this->signal->hertz;
             $hertz->settle($t);
+            $length = $hertz->length();
             [$value] = $hertz->at($t);
             if ($limits->underFrequency !== null) {
-                $this->under('under_frequency.0', $value, $limits->underFrequency, $hertz->length());
+                $isAnySet = ($this->underFrequency = $value < $limits->underFrequency[$this->underFrequency ? 1 : 0] * $length) || $isAnySet;
             }
             if ($limits->overFrequency !== null) {
-                $this->over('over_frequency.0', $value, $limits->overFrequency, $hertz->length());
+                $isAnySet = ($this->overFrequency = $value > $limits->overFrequency[$this->overFrequency ? 1 : 0] * $length) || $isAnySet;
             }
         }
         if ($this->sensing->rotationCheck) {
-            $this->latches['rotation.0'] = $this->signal->rotation !== 'abc';
+            $isAnySet = ($this->rotation = $this->signal->rotation !== 'abc') || $isAnySet;
         }
-    }
 
-    /** @param array{int|float, int|float} $limit */
-    private function under(string $latch, int|float $value, array $limit, int $length): void
-    {
-        $this->latches[$latch] = ($this->latches[$latch] ?? false) ? $value < $limit[1] * $length : $value < $limit[0] * $length;
-    }
-
-    /** @param array{int|float, int|float} $limit */
-    private function over(string $latch, int|float $value, array $limit, int $length): void
-    {
-        $this->latches[$latch] = ($this->latches[$latch] ?? false) ? $value > $limit[1] * $length : $value > $limit[0] * $length;
+        return $isAnySet;
     }
 
     /**
      * Compares 3 |v − mean| with the share of the sum, so that the mean needs no division.
      *
-     * @param list<int|float>                                                     $values
+     * @param list<int|float>                                                 $values
      * @param array{array{int|float, int|float}, array{int|float, int|float}} $shares drop-out, pick-up
      */
-    private function spread(array $values, array $shares): void
+    private function isSpread(array $values, array $shares): bool
     {
-        $isSet = $this->latches['unbalance.0'] ?? false;
         $sum = array_sum($values);
-        if ($sum > 0) { // no change while nothing is there: unbalance of nothing has no meaning
-            [$numerator, $denominator] = $shares[$isSet ? 1 : 0];
-            $isSet = false;
-            foreach ($values as $value) {
-                if (abs(3 * $value - $sum) * $denominator > $numerator * $sum) {
-                    $isSet = true;
-                }
+        if ($sum <= 0) { // no change while nothing is there: unbalance of nothing has no meaning
+            return $this->unbalance;
+        }
+        [$numerator, $denominator] = $shares[$this->unbalance ? 1 : 0];
+        foreach ($values as $value) {
+            if (abs(3 * $value - $sum) * $denominator > $numerator * $sum) {
+                return true;
             }
         }
-        $this->latches['unbalance.0'] = $isSet;
+
+        return false;
     }
 
+    /** Name and phase of the first latch that is set, for the sentence. */
     private function setLatch(): string
     {
-        return (string) array_search(true, $this->latches, true);
+        $under = array_search(true, $this->underVoltage, true);
+        $over = array_search(true, $this->overVoltage, true);
+
+        return match (true) {
+            $under !== false => "under_voltage.$under",
+            $over !== false => "over_voltage.$over",
+            $this->unbalance => 'unbalance.0',
+            $this->underFrequency => 'under_frequency.0',
+            $this->overFrequency => 'over_frequency.0',
+            $this->rotation => 'rotation.0',
+            default => '',
+        };
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * What the sentence may need, in the signal's own units: most events are counted and never read.
+     *
+     * @return array<string, mixed>
+     */
     private function reading(int $t): array
     {
-        return ['volts' => $this->signal->readVolts($t), 'hertz' => $this->signal->readHertz($t)];
+        $volts = $this->signal->volts;
+        $hertz = $this->signal->hertz;
+        $volts->settle($t);
+        $hertz->settle($t);
+
+        return [
+            'volts' => $volts->at($t), 'volts_unit' => $volts->length() * 10 ** $this->signal->thresholds->voltsPlaces,
+            'hertz' => $hertz->at($t)[0], 'hertz_unit' => $hertz->length() * 10 ** $this->signal->thresholds->hertzPlaces,
+        ];
     }
 }

@@ -114,6 +114,25 @@ final class SheetTest extends TestCase
         self::assertSame('proposed', $sheets[1]->standing->value);
     }
 
+    #[Test]
+    public function what_the_form_does_not_show_is_kept_from_version_to_version(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $sheet = json_decode((string) $this->get("/switches/$switch->id/settings/1.json")->getContent(), true);
+        $quiet = [['days' => ['sat', 'sun'], 'from' => '21:00', 'to' => '09:00']];
+        $sheet['habits'] = ['quiet_hours' => $quiet, 'exercise' => ['day' => 'mon', 'time' => '10:00', 'every' => 10, 'for_min' => 20, 'with_load' => false]];
+        $sheet['settings']['exercise'] = ['first_at_ms' => 0, 'every_ms' => 604_800_000, 'for_ms' => 900_000, 'with_load' => false];
+        $this->import($switch, json_encode($sheet, JSON_THROW_ON_ERROR))->assertSessionHasNoErrors();
+        $this->get("/switches/$switch->id/settings")->assertSee('10 days');
+        $fields = $this->fields($switch, ['seen_version' => 2]);
+        $fields['h']['every'] = '10';
+        $this->post("/switches/$switch->id/settings", $fields)->assertSessionHasNoErrors();
+        $saved = Sheet::query()->where('version', 3)->firstOrFail();
+        self::assertEquals($quiet, $saved->habits['quiet_hours']);
+        self::assertSame(10, $saved->habits['exercise']['every']);
+        self::assertSame(604_800_000, $saved->settings['exercise']['every_ms']);
+    }
+
     #[Test, DataProvider('rubbish')]
     public function a_bad_file_is_refused_with_the_place_of_the_fault_and_changes_nothing(string $says, callable $spoil): void
     {

@@ -67,6 +67,29 @@ final class SurveyTest extends TestCase
     }
 
     #[Test]
+    public function saving_the_form_as_it_stands_changes_nothing(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $switch->update(['fuel' => 'petrol', 'rated_kw' => ['petrol' => 4, 'lp' => 3.5], 'has_compressor' => true, 'test_disconnect' => 'Q1']);
+        $before = $switch->fresh()?->toArray();
+        $page = (string) $this->get("/sites/$switch->site_id")->getContent();
+        preg_match('#<form[^>]*/switches/' . $switch->id . '" class="block">(.*?)</form>#s', $page, $form);
+        preg_match_all('#<input[^>]*name="([^"]+)"[^>]*>#', $form[1] ?? '', $inputs);
+        $fields = ['fuel' => 'petrol'];
+        foreach ($inputs[0] as $i => $input) {
+            if (! str_contains($input, 'checkbox') || str_contains($input, 'checked')) {
+                preg_match('/value="([^"]*)"/', $input, $value);
+                $fields[html_entity_decode($inputs[1][$i])] = html_entity_decode($value[1] ?? '');
+            }
+        }
+        parse_str(http_build_query($fields), $parsed);
+        $this->put("/switches/$switch->id", $parsed)->assertSessionHasNoErrors();
+        $after = $switch->fresh()?->toArray();
+        unset($before['updated_at'], $after['updated_at']);
+        self::assertEquals($before, $after);
+    }
+
+    #[Test]
     public function what_must_run_is_never_shed_and_a_load_twice_is_refused_without_losing_the_list(): void
     {
         $switch = $this->switchOf($this->signIn());

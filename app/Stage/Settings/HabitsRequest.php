@@ -14,19 +14,21 @@ final readonly class HabitsRequest
 {
     /**
      * @param array<string, mixed> $typed day, time, every, for_min, with_load, load_tests_per_year
+     * @param array<string, mixed> $base  the habits so far: what the form does not show is kept
      *
      * @return array<string, mixed> `site` of the settings check
      *
      * @throws ValidationException
      */
-    public function habits(array $typed): array
+    public function habits(array $typed, array $base): array
     {
         $text = static fn(string $key): string => is_scalar($typed[$key] ?? '') ? trim((string) ($typed[$key] ?? '')) : '';
         $number = static fn(string $key): int|string => ctype_digit($text($key)) ? (int) $text($key) : $text($key);
-        $habits = ['load_tests_per_year' => $text('load_tests_per_year') === '' ? 0 : $number('load_tests_per_year')];
+        $habits = array_intersect_key($base, ['timezone' => true, 'quiet_hours' => true, 'fuel' => true]);
+        $habits += ['load_tests_per_year' => $text('load_tests_per_year') === '' ? 0 : $number('load_tests_per_year')];
         if ($text('day') !== '') {
             $habits['exercise'] = [
-                'day' => $text('day'), 'time' => $text('time'), 'every' => $text('every') === '' ? 'weekly' : $text('every'),
+                'day' => $text('day'), 'time' => $text('time'), 'every' => $text('every') === '' ? 'weekly' : $number('every'),
                 'for_min' => $number('for_min'), 'with_load' => $text('with_load') === '1',
             ];
         }

@@ -29,7 +29,7 @@ final readonly class SaveSheet
         $switch->load(['sheet.user', 'loads']);
         $facts = new SwitchFacts($switch);
         $settings = (new SheetForm($facts->plant))->settings($fields['f'], $switch->sheet->settings ?? []);
-        $habits = (new HabitsRequest())->habits($fields['h'] ?? []);
+        $habits = (new HabitsRequest())->habits($fields['h'] ?? [], $switch->sheet->habits ?? []);
         /** @var User $user */
         $user = $request->user();
         $sheet = $this->sheets->write($switch, $settings, $habits, Standing::from($fields['standing']), $fields['note'] ?? null, $user, (int) $fields['seen_version']);

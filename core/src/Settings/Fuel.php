@@ -11,4 +11,15 @@ enum Fuel: string
     case Lp = 'lp';
     case Petrol = 'petrol';
     case Battery = 'battery';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Diesel => 'diesel',
+            self::NaturalGas => 'natural gas',
+            self::Lp => 'LP',
+            self::Petrol => 'petrol',
+            self::Battery => 'battery',
+        };
+    }
 }

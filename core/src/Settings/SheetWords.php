@@ -60,7 +60,7 @@ final readonly class SheetWords
             $value === null => 'off',
             is_bool($value) => $value ? 'yes' : 'no',
             is_array($value) => implode(', ', array_map(
-                static fn(string $key, mixed $item): string => str_replace('_', ' ', (string) preg_replace('/_(ms|pct|kw)$/', '', $key)) . ' ' . self::value("$path/$key", $item),
+                static fn(string $key, mixed $item): string => str_replace(['_', 'dropout', 'pickup'], [' ', 'drop-out', 'pick-up'], (string) preg_replace('/_(ms|pct|kw)$/', '', $key)) . ' ' . self::value("$path/$key", $item),
                 array_map(strval(...), array_keys($value)),
                 $value,
             )),

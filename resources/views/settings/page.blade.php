@@ -41,7 +41,7 @@
         <div class="fields">
             <div class="field"><label for="f-day">Day</label><select id="f-day" class="form-select" name="h[day]"><option value="">no exercise</option>@foreach (['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'] as $day => $name)<option value="{{ $day }}" @selected(old('h.day', $exercise['day'] ?? '') === $day)>{{ $name }}</option>@endforeach</select></div>
             <x-field name="h[time]" errorKey="h.time" label="Time, local" :value="old('h.time', $exercise['time'] ?? '11:00')" hint="00:00 to 23:59. Not while people sleep, trade or eat."/>
-            <div class="field"><label for="f-every">Every</label><select id="f-every" class="form-select" name="h[every]">@foreach (['weekly', 'biweekly', 'monthly', 'quarterly', 'yearly'] as $every)<option @selected(old('h.every', $exercise['every'] ?? 'weekly') === $every)>{{ $every }}</option>@endforeach</select></div>
+            <div class="field"><label for="f-every">Every</label><select id="f-every" class="form-select" name="h[every]">@foreach (array_unique(['weekly', 'biweekly', 'monthly', 'quarterly', 'yearly', (string) ($exercise['every'] ?? 'weekly')]) as $every)<option value="{{ $every }}" @selected((string) old('h.every', $exercise['every'] ?? 'weekly') === $every)>{{ is_numeric($every) ? "$every days" : $every }}</option>@endforeach</select></div>
             <x-field name="h[for_min]" errorKey="h.for_min" label="Length" unit="min" inputmode="numeric" :value="old('h.for_min', $exercise['for_min'] ?? 15)"/>
             <label class="check"><input class="form-check-input" type="checkbox" name="h[with_load]" value="1" @checked(old('h.with_load', $exercise['with_load'] ?? false))>With load</label>
             <x-field name="h[load_tests_per_year]" errorKey="h.load_tests_per_year" label="Load tests a year" inputmode="numeric" :value="old('h.load_tests_per_year', $page->habits['load_tests_per_year'] ?? 0)" hint="Default four: the weekly run proves that it starts, not that it carries."/>
@@ -52,7 +52,7 @@
     <fieldset class="block">
         <legend><h2>Save as a new version</h2></legend>
         <div class="fields">
-            <fieldset class="field"><legend>This is how it</legend>
+            <fieldset class="field field-wide"><legend>This is how it</legend>
                 <div class="choice">@foreach (['as_found' => 'was found', 'proposed' => 'is proposed', 'as_left' => 'is left'] as $value => $label)<label><input type="radio" name="standing" value="{{ $value }}" @checked(old('standing', 'proposed') === $value)><span>{{ $label }}</span></label>@endforeach</div>
                 @error('standing')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
             </fieldset>

@@ -36,7 +36,7 @@
     <h2 class="gap">What it adds up to</h2>
     <dl class="pairs">
         <div><dt>Running load</dt><dd><span class="fig">{{ $page->runningKw() }}</span>&#8239;kW</dd></div>
-        @if ($page->switch->fuel)<div><dt>Source on {{ str_replace('_', ' ', $page->switch->fuel->value) }}</dt><dd>@isset($page->switch->rated_kw[$page->switch->fuel->value])<span class="fig">{{ $page->switch->rated_kw[$page->switch->fuel->value] }}</span>&#8239;kW @else not known @endisset</dd></div>@endif
+        @if ($page->switch->fuel)<div><dt>Source on {{ $page->switch->fuel->label() }}</dt><dd>@isset($page->switch->rated_kw[$page->switch->fuel->value])<span class="fig">{{ $page->switch->rated_kw[$page->switch->fuel->value] }}</span>&#8239;kW @else not known @endisset</dd></div>@endif
     </dl>
     <p class="finding-because">The rating is the maker's for this fuel; height and heat take from it, and the maker says how much.</p>
     @foreach ($page->standing->check?->findings ?? [] as $finding)

@@ -18,12 +18,13 @@
             <label for="f-fuel">Fuel</label>
             <select id="f-fuel" name="fuel" @class(['form-select', 'is-invalid' => $errors->has('fuel')])>
                 <option value="">not known</option>
-                @foreach (\Escapement\Core\Settings\Fuel::cases() as $fuel)<option value="{{ $fuel->value }}" @selected(old('fuel', $switch->fuel?->value) === $fuel->value)>{{ str_replace('_', ' ', $fuel->value) }}</option>@endforeach
+                @foreach (\Escapement\Core\Settings\Fuel::cases() as $fuel)<option value="{{ $fuel->value }}" @selected(old('fuel', $switch->fuel?->value) === $fuel->value)>{{ $fuel->label() }}</option>@endforeach
             </select>
             @error('fuel')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
         </div>
-        @foreach (['natural_gas' => 'Rating on natural gas', 'lp' => 'Rating on LP', 'diesel' => 'Rating on diesel'] as $fuel => $label)
-            <x-field name="rated_kw[{{ $fuel }}]" errorKey="rated_kw.{{ $fuel }}" :label="$label" unit="kW" inputmode="decimal" :value="old('rated_kw.' . $fuel, $switch->rated_kw[$fuel] ?? '')"/>
+        @foreach (\Escapement\Core\Settings\Fuel::cases() as $case)
+            @php($fuel = $case->value)
+            <x-field name="rated_kw[{{ $fuel }}]" errorKey="rated_kw.{{ $fuel }}" :label="'Rating on ' . $case->label()" unit="kW" inputmode="decimal" :value="old('rated_kw.' . $fuel, $switch->rated_kw[$fuel] ?? '')"/>
         @endforeach
         @if ($switch->plant['engine'] ?? null)
             @foreach (['crank_ms' => 'Cranks until it fires', 'crank_limit_ms' => 'Crank limit', 'crank_rest_ms' => 'Rest between cranks', 'run_up_ms' => 'Run-up to full voltage', 'stop_ms' => 'Run-down'] as $key => $label)

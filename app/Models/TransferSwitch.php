@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Escapement\Core\Settings\Application;
 use Escapement\Core\Settings\Fuel;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -30,6 +31,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property Site                 $site
  * @property ?Sheet               $sheet            the newest
  * @property ?Run                 $run              the newest
+ * @property ?Run                 $proof            the newest that was signed as passed
  * @property Collection<int, LoadItem> $loads
  * @property Collection<int, Sheet>    $sheets
  * @property Collection<int, Run>      $runs
@@ -84,6 +86,18 @@ final class TransferSwitch extends Model
     public function run(): HasOne
     {
         return $this->hasOne(Run::class, 'switch_id')->latestOfMany();
+    }
+
+    /**
+     * The newest run that was signed as passed: what the board calls proven, whatever was begun after it.
+     *
+     * @return HasOne<Run, $this>
+     */
+    public function proof(): HasOne
+    {
+        return $this->hasOne(Run::class, 'switch_id')->ofMany(['id' => 'max'], static function (Builder $query): void {
+            $query->where('verdict', 'pass');
+        });
     }
 
     protected function casts(): array

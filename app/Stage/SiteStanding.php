@@ -17,7 +17,7 @@ use Illuminate\Support\Carbon;
 /**
  * Where a switch of a site stands, stage by stage; what the train, the bar and the board say of it.
  *
- * Needs of the switch: site, sheet, run with sheet and user, loads.
+ * Needs of the switch: site, sheet, loads, run and proof with their sheet and user.
  */
 final class SiteStanding
 {
@@ -75,12 +75,10 @@ final class SiteStanding
         return array_values(array_filter($this->check->findings ?? [], static fn(Finding $finding): bool => $finding->severity === Severity::Stop));
     }
 
-    /** The newest signed run, if it passed: nothing else is proof. */
+    /** The newest run that was signed as passed: nothing else is proof. */
     public function proof(): ?Run
     {
-        $run = $this->switch?->run;
-
-        return $run !== null && $run->verdict === 'pass' ? $run : null;
+        return $this->switch?->proof;
     }
 
     public function isChangedSinceProven(): bool

@@ -108,6 +108,20 @@ final class CommissioningTest extends TestCase
     }
 
     #[Test]
+    public function what_was_proven_stays_proven_while_the_next_run_is_under_way(): void
+    {
+        $user = $this->signIn();
+        $switch = $this->switchOf($user);
+        $run = $this->runOf($switch);
+        $this->send($run, $this->marks(self::GOOD));
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4']);
+        self::assertSame('pass', $run->refresh()->verdict);
+        $this->get('/')->assertSee('1 of 1 proven')->assertSee('Nothing waits for you');
+        $this->runOf($switch);
+        $this->get('/')->assertSee('1 of 1 proven')->assertSee('has a run that is not signed');
+    }
+
+    #[Test]
     public function a_signed_run_is_closed_and_goes_on_by_amendments(): void
     {
         $run = $this->runOf($this->switchOf($this->signIn()));

@@ -14,7 +14,7 @@ final readonly class ShowRehearsal
 {
     public function __invoke(Request $request, TransferSwitch $switch): View|RedirectResponse
     {
-        $switch->load(['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user']);
+        $switch->load(['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
         if ($switch->sheet === null) {
             return redirect()->route('sheet', $switch)->with('said', 'A rehearsal needs a settings sheet. Begin with the template.');
         }

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Wire;
+
+use Escapement\Core\Rehearsal\Verb;
+use Escapement\Core\Tests\CaseFile;
+use Escapement\Core\Wire\Calculations;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** The published schemas say what the readers take: what one refuses for its shape, the other refuses too. */
+final class SchemaTest extends TestCase
+{
+    #[Test, DataProvider('cases')]
+    public function a_case_that_is_computed_fits_its_schema(string $schema, \stdClass $input): void
+    {
+        $result = (new Validator())->validate($input, self::schema($schema));
+        self::assertTrue($result->isValid(), (string) json_encode($result->error()?->data()->fullPath()));
+    }
+
+    /** @return iterable<string, array{string, \stdClass}> */
+    public static function cases(): iterable
+    {
+        foreach (CaseFile::read('timing') as $name => [$case]) {
+            yield "rehearse: $name" => ['rehearse', $case->input];
+        }
+        foreach (CaseFile::read('settings') as $name => [$case]) {
+            if (! isset($case->expect->error)) {
+                yield $name => [$case->calc, $case->input];
+            }
+        }
+    }
+
+    #[Test]
+    public function a_misspelt_setting_fits_no_schema(): void
+    {
+        foreach (self::cases() as [$schema, $input]) {
+            $holder = $input->settings ?? $input->from ?? $input->candidates[0]->settings;
+            $holder->retrun_delay_ms = 1;
+            self::assertFalse((new Validator())->validate($input, self::schema($schema))->isValid(), $schema);
+        }
+    }
+
+    #[Test]
+    public function every_calculation_has_a_schema_and_every_verb_is_in_it(): void
+    {
+        foreach (['rehearse', ...Calculations::NAMES] as $name) {
+            self::assertStringContainsString('json-schema.org', self::schema($name));
+        }
+        $events = json_decode(self::schema('rehearse'), true)['$defs']['event']['oneOf'];
+        $verbs = array_map(static fn(array $event): string => $event['properties']['do']['const'], $events);
+        self::assertEqualsCanonicalizing(array_column(Verb::cases(), 'value'), $verbs);
+    }
+
+    private static function schema(string $name): string
+    {
+        return (string) file_get_contents(dirname(__DIR__, 3) . "/docs/schema/$name.schema.json");
+    }
+}

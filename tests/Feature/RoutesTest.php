@@ -65,6 +65,7 @@ final class RoutesTest extends TestCase
             $answer = $this->call($method, $this->fill($route, $ids));
             if ($method === 'GET' && ! in_array($route->uri(), ['sites/new', 'people'], true)) {
                 self::assertSame(200, $answer->getStatusCode(), $route->uri());
+                self::assertDoesNotMatchRegularExpression('#type="submit">\s*(Save|Add|Begin|Sign the|Put|Propose|Keep|Read it)#', (string) $answer->getContent(), 'a button that would be refused: ' . $route->uri());
             } elseif (! in_array($route->uri(), $mayPost, true)) {
                 self::assertSame(403, $answer->getStatusCode(), "$method {$route->uri()}");
             }

@@ -12,7 +12,7 @@
     @csrf @method('put')
     <h2>Site</h2>
     @include('survey.partials._site-fields', ['site' => $page->site, 'altitude' => $page->altitude()])
-    <button class="btn btn-outline-primary" type="submit">Save the site</button>
+    @if (auth()->user()->role->mayWrite())<button class="btn btn-outline-primary" type="submit">Save the site</button>@endif
 </form>
 @if ($page->switch)
     @include('survey.partials._switch', ['switch' => $page->switch])

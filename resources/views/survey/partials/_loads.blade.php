@@ -22,5 +22,5 @@
     </table>
     </div>
     <p class="field-hint">Priority 1 comes back first, 99 last. Clear a name to take a load out; three empty lines are always there.</p>
-    <button class="btn btn-outline-primary" type="submit">Save the loads</button>
+    @if (auth()->user()->role->mayWrite())<button class="btn btn-outline-primary" type="submit">Save the loads</button>@endif
 </form>

@@ -33,5 +33,5 @@
             <x-field name="crank_attempts" label="Crank attempts" inputmode="numeric" :value="old('crank_attempts', $switch->plant['engine']['crank_attempts'])" hint="1 to 10"/>
         @endif
     </div>
-    <button class="btn btn-outline-primary" type="submit">Save switch and generator</button>
+    @if (auth()->user()->role->mayWrite())<button class="btn btn-outline-primary" type="submit">Save switch and generator</button>@endif
 </form>

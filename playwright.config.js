@@ -4,13 +4,13 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
     testDir: 'tests/Browser',
     outputDir: 'var/browser',
-    timeout: 45_000,
+    timeout: 120_000,
     retries: 0,
     workers: 1,
     reporter: [['list']],
-    expect: { timeout: 8_000 },
+    expect: { timeout: 20_000 },
     use: {
-        actionTimeout: 8_000,
+        actionTimeout: 20_000,
         baseURL: process.env.ESCAPEMENT_URL,
         launchOptions: {
             executablePath: process.env.CHROMIUM,

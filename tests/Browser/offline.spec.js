@@ -26,7 +26,7 @@ test('marks made in airplane mode survive a reload and are sent once the network
     await expect(page.getByText('3 to send')).toBeVisible();
 
     await context.setOffline(false);
-    await expect(page.getByText('All sent.')).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText('All sent.')).toBeVisible({ timeout: 40_000 });
     const stored = await (await page.request.get(`${run}/report.json`)).json();
     expect(stored.marks.map((mark) => mark.event)).toEqual(['utility_off', 'start_signal', 'engine_running', 'transferred']);
     expect(stored.record.entries).toHaveLength(5);
@@ -49,7 +49,7 @@ test('a server that is gone in the middle loses nothing', async ({ page }) => {
     await page.getByRole('button', { name: 'Mark: utility off' }).tap();
     await expect(page.getByText('1 to send')).toBeVisible();
     server = 'deaf';
-    await expect(page.getByText('All sent.')).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('All sent.')).toBeVisible({ timeout: 40_000 });
     expect(server).toBe('well');
     const stored = await (await page.request.get(`${run}/report.json`)).json();
     expect(stored.marks).toHaveLength(1);

@@ -207,7 +207,7 @@ final class Bench
                 $moments[] = ['headline' => $last['headline'] . '. ' . $headline, 'because' => $last['because'] . ' ' . ucfirst($sentence), 'state' => $state] + $last;
             } else {
                 array_push($moments, ...($last === null ? [] : [$last]));
-                $moments[] = ['ms' => $event->tMs, 'clock' => $this->clock($event->tMs), 'headline' => $headline, 'because' => $sentence, 'state' => $state];
+                $moments[] = ['ms' => $event->tMs, 'clock' => SheetWords::clock($event->tMs), 'headline' => $headline, 'because' => $sentence, 'state' => $state];
             }
         }
 
@@ -231,7 +231,7 @@ final class Bench
             }
         }
 
-        return array_map(fn(Event $event): string => $this->clock($event->tMs) . ' ' . $because->headline($event) . ', because ' . $because->sentence($event), $longest);
+        return array_map(fn(Event $event): string => SheetWords::clock($event->tMs) . ' ' . $because->headline($event) . ', because ' . $because->sentence($event), $longest);
     }
 
     /** What the cursor needs: where a time is, what holds from each moment on, the corners of the voltage. */
@@ -391,12 +391,5 @@ final class Bench
         $change = $was === null ? 0 : $read($now) - $read($was);
 
         return ['label' => $label, 'value' => (string) $read($now), 'change' => $change === 0 ? '' : ($change > 0 ? '+' : "\u{2212}") . abs($change)];
-    }
-
-    private function clock(int $ms): string
-    {
-        $tenths = intdiv($ms + 50, 100);
-
-        return sprintf('%d:%02d.%d', intdiv($tenths, 600), intdiv($tenths % 600, 10), $tenths % 10);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal;
 
+use Escapement\Core\Settings\SheetWords;
+
 /**
  * The plain sentence behind an event, as a colleague would say it in the basement. Not compared by any test.
  *
@@ -61,7 +63,7 @@ final readonly class Because
         $why = $event->why;
 
         return match ($event->kind) {
-            'source_lost' => sprintf('the %s has been beyond its limit since %s: %s.', $this->side($keys['source']), $this->clock($why['since_ms']), $this->latch($why)),
+            'source_lost' => sprintf('the %s has been beyond its limit since %s: %s.', $this->side($keys['source']), SheetWords::clock($this->int($why['since_ms'])), $this->latch($why)),
             'source_returned' => sprintf('the %s is inside every pick-up at %s; whether it stays is for a delay to prove.', $this->side($keys['source']), $this->volts($why)),
             'sag_ridden' => sprintf('it came back before the drop-out delay of %s was over.', $this->seconds($why['delay_ms'])),
             'timer_started' => $this->timerStarted($event),
@@ -208,13 +210,6 @@ final readonly class Because
         $seconds = (float) ($this->int($ms) / 1000);
 
         return $this->figure(round($seconds, 1) === $seconds ? sprintf('%.1f', $seconds) : sprintf('%.3f', $seconds)) . ' s';
-    }
-
-    private function clock(mixed $ms): string
-    {
-        $tenths = intdiv($this->int($ms) + 50, 100);
-
-        return sprintf('%d:%02d.%d', intdiv($tenths, 600), intdiv($tenths % 600, 10), $tenths % 10);
     }
 
     private function figure(mixed $value): string

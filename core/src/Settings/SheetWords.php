@@ -76,11 +76,17 @@ final readonly class SheetWords
     public static function seconds(int $ms): string
     {
         if ($ms >= 100_000) {
-            $tenths = intdiv($ms + 50, 100);
-
-            return sprintf('%d:%02d.%d', intdiv($tenths, 600), intdiv($tenths % 600, 10), $tenths % 10);
+            return self::clock($ms);
         }
 
         return ($ms % 100 === 0 ? sprintf('%.1f', $ms / 1000) : rtrim(sprintf('%.3f', $ms / 1000), '0')) . "\u{202F}s";
+    }
+
+    /** A point in time, m:ss.s from the start. */
+    public static function clock(int $ms): string
+    {
+        $tenths = intdiv($ms + 50, 100);
+
+        return sprintf('%d:%02d.%d', intdiv($tenths, 600), intdiv($tenths % 600, 10), $tenths % 10);
     }
 }

@@ -109,9 +109,7 @@
         @if ($fixed !== null && auth()->user()->role->mayWrite())
             <form method="post" action="{{ route('sheet.save', $page->switch) }}" class="fix">
                 @csrf
-                <input type="hidden" name="seen_version" value="{{ $page->switch->sheet?->version ?? 0 }}"><input type="hidden" name="standing" value="proposed"><input type="hidden" name="note" value="Clears: {{ $finding->message }}">
-                @foreach ($fixed as $path => $value)<input type="hidden" name="f[{{ $path }}]" value="{{ $value }}">@endforeach
-                @foreach (($page->habits['exercise'] ?? []) + ['load_tests_per_year' => $page->habits['load_tests_per_year'] ?? 0] as $key => $value)<input type="hidden" name="h[{{ $key }}]" value="{{ is_bool($value) ? (int) $value : $value }}">@endforeach
+                @include('settings.partials._carried', ['seen' => $page->switch->sheet?->version ?? 0, 'note' => 'Clears: ' . $finding->message, 'fields' => $fixed, 'habits' => $page->habits])
                 <p class="finding-because">{{ $page->fixWords($finding) }}</p>
                 <button class="btn btn-outline-primary" type="submit">Propose it so</button>
             </form>

@@ -139,7 +139,7 @@ final class TimingStrip
             $x = $this->scale->x($span['fromMs']);
             $this->plot .= $this->ink->bar($span['what'] === 'good' ? 'util' : 'dead', $x, $foot + 2, $this->scale->x($span['toMs']) - $x, 6);
             if ($span['what'] === 'lost') {
-                $this->words .= $this->text($x + 4, $foot - 8, 'declared lost at ' . $this->clock($span['fromMs']), 'start', 'ink-2', 13, true);
+                $this->words .= $this->text($x + 4, $foot - 8, 'declared lost at ' . SheetWords::clock($span['fromMs']), 'start', 'ink-2', 13, true);
             }
         }
         $this->labels .= $this->text(0, $this->y + 12, 'Utility', 'start', weight: 600) . $this->text($this->labelPx - 8, $foot + 8, 'declared good', 'end', 'ink-2', 13);
@@ -262,7 +262,7 @@ final class TimingStrip
                 if ($previous !== null) {
                     $up = $span['what'] === 'normal';
                     $this->plot .= sprintf('<path d="M%1$.1f %2$.1fV%3$.1f" stroke="%4$s" stroke-width="2.6"/><path d="M%1$.1f %3$.1fl-4 %5$dh8z" fill="%4$s"/>', $x, $rails[$up ? 'emergency' : 'normal'], $rails[$span['what']] + ($up ? 5 : -5), $this->ink->colour('ink'), $up ? 7 : -7);
-                    $this->words .= $this->text($x + 9, $this->y + 30, ($up ? 'back at ' : '') . $this->clock($span['fromMs']), 'start', 'ink', 13, true);
+                    $this->words .= $this->text($x + 9, $this->y + 30, ($up ? 'back at ' : '') . SheetWords::clock($span['fromMs']), 'start', 'ink', 13, true);
                 }
             }
             $previous = $span;
@@ -493,13 +493,6 @@ final class TimingStrip
     private function seconds(int $ms): string
     {
         return SheetWords::seconds($ms);
-    }
-
-    private function clock(int $ms): string
-    {
-        $tenths = intdiv($ms + 50, 100);
-
-        return sprintf('%d:%02d.%d', intdiv($tenths, 600), intdiv($tenths % 600, 10), $tenths % 10);
     }
 
     private function shortClock(int $ms): string

@@ -60,10 +60,7 @@
     @if ($bench->isChanged() && auth()->user()->role->mayWrite() && $bench->errors->isEmpty())
     <form method="post" action="{{ route('sheet.save', $bench->switch) }}">
         @csrf
-        <input type="hidden" name="seen_version" value="{{ $bench->switch->sheet->version }}"><input type="hidden" name="standing" value="proposed"><input type="hidden" name="note" value="From a rehearsal: {{ $bench->story->title() }}">
-        @foreach ($bench->sheetFields() as $path => $value)<input type="hidden" name="f[{{ $path }}]" value="{{ $value }}">@endforeach
-        @php($habits = $bench->switch->sheet->habits)
-        @foreach (($habits['exercise'] ?? []) + ['load_tests_per_year' => $habits['load_tests_per_year'] ?? 0] as $key => $value)<input type="hidden" name="h[{{ $key }}]" value="{{ is_bool($value) ? (int) $value : $value }}">@endforeach
+        @include('settings.partials._carried', ['seen' => $bench->switch->sheet->version, 'note' => 'From a rehearsal: ' . $bench->story->title(), 'fields' => $bench->sheetFields(), 'habits' => $bench->switch->sheet->habits])
         <button class="btn btn-outline-primary" type="submit">Put into settings as proposed</button>
     </form>
     @endif

@@ -25,10 +25,16 @@ test('marks made in airplane mode survive a reload and are sent once the network
     await page.getByRole('button', { name: 'Mark: load on G' }).tap();
     await expect(page.getByText('3 to send')).toBeVisible();
 
+    await page.getByRole('button', { name: 'Note on Generator good' }).tap();
+    await page.getByLabel('Note on "Generator good"').fill('second crank');
+    await page.getByRole('button', { name: 'Keep the note on this mark' }).tap();
+    await expect(page.locator('.marks')).toContainText('second crank');
+
     await context.setOffline(false);
     await expect(page.getByText('All sent.')).toBeVisible({ timeout: 40_000 });
     const stored = await (await page.request.get(`${run}/report.json`)).json();
     expect(stored.marks.map((mark) => mark.event)).toEqual(['utility_off', 'start_signal', 'engine_running', 'transferred']);
+    expect(stored.marks[2].note).toBe('second crank');
     expect(stored.record.entries).toHaveLength(5);
 });
 

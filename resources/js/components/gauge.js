@@ -16,6 +16,8 @@ const make = (name, attributes, text) => {
     return element;
 };
 
+const clock = (seconds) => (seconds < 100 ? seconds.toFixed(1) : `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}`);
+
 export class Gauge {
     constructor(room) {
         this.room = room;
@@ -47,8 +49,8 @@ export class Gauge {
         const [x1, y1] = at(INNER - 8, part).split(' '), [x2, y2] = at(OUTER + 6, part).split(' ');
         Object.entries({ x1, y1, x2, y2 }).forEach(([name, value]) => this.needle.setAttribute(name, value));
         this.figure.setAttribute('font-size', seconds < 100 ? 52 : 40);
-        this.words.textContent = window && seconds > window.max ? `${(seconds - window.max).toFixed(1)} s late so far` : words;
-        this.figure.textContent = seconds < 100 ? seconds.toFixed(1) : `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')}`;
+        this.words.textContent = window && seconds > window.max ? `${clock(seconds - window.max)}${seconds - window.max < 100 ? ' s' : ''} late so far` : words;
+        this.figure.textContent = clock(seconds);
     }
 
     draw(scale, step, window, reaction, words) {
@@ -73,10 +75,10 @@ export class Gauge {
             const d = `M${at(INNER, a)}L${at(OUTER, a + (b - a) * 0.62)}L${at(OUTER, a + (b - a) * 0.74)}L${at(INNER, b - (b - a) * 0.08)}A${INNER} ${INNER} 0 0 0 ${at(INNER, a)}Z`;
             const isInside = window && to > window.min && from < window.max;
             svg.append(make('path', { d, fill: isInside ? 'var(--esc-steel-tint)' : 'var(--esc-sheet)', stroke: 'var(--esc-ink)', 'stroke-width': 1.2 }));
-            const clipPath = make('clipPath', { id: `tooth-${this.teeth.length}` }), clip = make('path', {});
+            const clipPath = make('clipPath', { id: `gauge-tooth-${this.teeth.length}` }), clip = make('path', {});
             clipPath.append(clip);
             defs.append(clipPath);
-            const fill = make('path', { d, fill: 'var(--esc-ink)', 'clip-path': `url(#tooth-${this.teeth.length})`, visibility: 'hidden' });
+            const fill = make('path', { d, fill: 'var(--esc-ink)', 'clip-path': `url(#gauge-tooth-${this.teeth.length})`, visibility: 'hidden' });
             svg.append(fill);
             this.teeth.push({ fill, clip, from, to });
         }

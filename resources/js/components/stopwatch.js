@@ -26,6 +26,7 @@ export function stopwatch() {
         isResting: false,
         isSendingNow: false,
         isFinished: false,
+        noting: null,
 
         async init() {
             setup = JSON.parse(this.$el.dataset.watch);
@@ -80,6 +81,11 @@ export function stopwatch() {
         },
         get canSkip() { return this.step?.mayBeSkipped === true && !this.isEmpty; },
         get skipWords() { return this.step?.event === 'bait_on' ? 'No bait test' : `Skip: ${this.step?.name.toLowerCase()}`; },
+        get isNoting() { return this.noting !== null; },
+        get noteWords() {
+            const mark = this.marks.find((one) => one.id === this.noting);
+            return mark ? `Note on "${setup.steps.find((step) => step.event === mark.event)?.name ?? mark.event}"` : '';
+        },
         get unsent() { return this.marks.filter((mark) => !mark.sent).length; },
         get netWords() {
             if (this.isRefused) { return this.isRefused; }
@@ -96,6 +102,8 @@ export function stopwatch() {
                 name: setup.steps.find((step) => step.event === mark.event)?.name ?? mark.event,
                 clock: seconds(Math.max(0, mark.at_ms - start)),
                 words: this.wordsOf(mark),
+                note: mark.note ?? '',
+                noteLabel: `Note on ${setup.steps.find((step) => step.event === mark.event)?.name ?? mark.event}`,
             }));
         },
 
@@ -147,6 +155,16 @@ export function stopwatch() {
                 this.skipped = [];
                 await this.keep({ ...last, undone: true, sent: false });
             }
+        },
+        beginNote(id) {
+            this.noting = id;
+            this.$refs.note.value = this.marks.find((mark) => mark.id === id)?.note ?? '';
+            this.$nextTick(() => this.$refs.note.focus());
+        },
+        async saveNote() {
+            const mark = this.marks.find((one) => one.id === this.noting);
+            this.noting = null;
+            if (mark) { await this.keep({ ...mark, note: this.$refs.note.value.trim() || null, sent: false }); }
         },
         skip() {
             if (this.step?.event === 'bait_on') { this.skipped.push('bait_on', 'bait_off'); } else if (this.step) { this.skipped.push(this.step.event); }

@@ -11,9 +11,16 @@
             <li x-bind:class="line.css">
                 <svg class="glyph" width="18" height="18" aria-hidden="true"><use x-bind:href="line.glyph"/></svg>
                 <span x-text="line.name"></span><b class="fig" x-text="line.clock"></b><span class="marks-window" x-text="line.words"></span>
+                @if (! $run->isSigned() && auth()->user()->role->mayWrite())<button type="button" class="marks-note" x-on:click="beginNote(line.id)" x-bind:aria-label="line.noteLabel">note</button>@endif
+                <span class="marks-said" x-show="line.note" x-text="line.note"></span>
             </li>
         </template>
     </ol>
+    <div class="mark-note" x-show="isNoting" x-cloak>
+        <label for="mark-note" x-text="noteWords">Note on this mark</label>
+        <input id="mark-note" class="form-control" maxlength="500" x-ref="note">
+        <button type="button" class="btn btn-outline-primary" x-on:click="saveNote">Keep the note on this mark</button>
+    </div>
     <p class="quiet" x-show="isEmpty">Nothing marked yet. The clock starts with the first mark.</p>
     <div class="gauge-room" x-ref="gauge" x-show="isRunning"></div>
     @if (! $run->isSigned() && auth()->user()->role->mayWrite())

@@ -7,7 +7,8 @@ namespace Escapement\Core\Rehearsal;
 /**
  * From an event back to what set it off, each link the latest earlier event that can have caused it.
  *
- * Which kinds can cause which is a table; the rules of the engine leave no second candidate at the same time.
+ * Which kinds can cause which is a table; the rules of the engine leave no second candidate at the same time. The
+ * causes of all events are found in one pass, so that a season's strip can ask for each.
  */
 final readonly class CauseChain
 {
@@ -16,7 +17,6 @@ final readonly class CauseChain
         'transfer_reversed' => ['source_lost'],
         'switch_opened' => ['return_bypassed', 'timer_expired:transfer_delay', 'timer_expired:return_delay', 'source_lost:emergency'],
         'return_bypassed' => ['source_lost:emergency', 'source_returned:normal', 'selector_changed'],
-        'timer_expired' => ['timer_started'],
         'timer_cancelled' => ['source_lost', 'source_returned', 'outage_abandoned', 'test_ended', 'test_started', 'selector_changed', 'engine_locked_out', 'engine_stopped'],
         'timer_started:start_delay' => ['source_lost:normal', 'selector_changed', 'switch_closed:normal'],
         'timer_started:transfer_delay' => ['source_returned:emergency', 'timer_expired:start_delay', 'test_started', 'source_lost:normal'],
@@ -41,41 +41,54 @@ final readonly class CauseChain
         'overload_unresolved' => ['load_shed'],
     ];
 
-    /**
-     * @param list<Event> $events of one rehearsal
-     *
-     * @return list<Event> from the event itself back to the first one that nothing in the rehearsal caused
-     */
-    public function of(array $events, int $place): array
+    /** @var array<int, int> the place of each event's cause, by its own place */
+    private array $causes;
+
+    /** @param list<Event> $events of one rehearsal */
+    public function __construct(private array $events)
     {
-        $chain = [$events[$place]];
-        while (($place = $this->cause($events, $place)) !== null) {
-            $chain[] = $events[$place];
+        $causes = [];
+        $latest = [];
+        foreach ($events as $place => $event) {
+            $name = self::name($event);
+            $cause = -1;
+            foreach (self::candidates($event, $name) as $candidate) {
+                $cause = max($cause, $latest[$candidate] ?? -1);
+            }
+            if ($cause >= 0) {
+                $causes[$place] = $cause;
+            }
+            $latest[$event->kind] = $latest[$name] = $place;
+        }
+        $this->causes = $causes;
+    }
+
+    /** @return list<Event> from the event itself back to the first one that nothing in the rehearsal caused */
+    public function of(int $place): array
+    {
+        $chain = [$this->events[$place]];
+        while (isset($this->causes[$place])) {
+            $place = $this->causes[$place];
+            $chain[] = $this->events[$place];
         }
 
         return $chain;
     }
 
-    /** @param list<Event> $events */
-    private function cause(array $events, int $place): ?int
+    /** @return list<string> */
+    private static function candidates(Event $event, string $name): array
     {
-        $event = $events[$place];
-        $causes = self::LINKS[$this->name($event)] ?? self::LINKS[$event->kind] ?? [];
-        if ($event->kind === 'engine_locked_out' && $event->keys['reason'] !== 'overcrank') {
-            return null; // the script tripped it
+        if ($event->kind === 'timer_expired') {
+            return [str_replace('expired', 'started', $name)];
         }
-        for ($before = $place - 1; $before >= 0; $before--) {
-            $other = $events[$before];
-            $isSameTimer = ! in_array($event->kind, ['timer_expired'], true) || ($other->keys['timer'] ?? null) === $event->keys['timer'];
-            if ($isSameTimer && (in_array($other->kind, $causes, true) || in_array($this->name($other), $causes, true))) {
-                return $before;
-            }
+        if ($event->kind === 'engine_locked_out' && $event->keys['reason'] !== 'overcrank') {
+            return []; // the script tripped it
         }
 
-        return null;
+        return self::LINKS[$name] ?? self::LINKS[$event->kind] ?? [];
     }
 
-    private function name(Event $event): string
+    private static function name(Event $event): string
     {
         $detail = $event->keys['timer'] ?? $event->keys['source'] ?? $event->keys['to'] ?? '';
 

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal;
 
-final readonly class Metrics
+/** What a rehearsal cost. Encodes itself, so that the many outages of a season are spelled out one candidate at a time. */
+final readonly class Metrics implements \JsonSerializable
 {
-    /** @param list<array{from_ms: int, to_ms: int}> $outages */
+    /** @param list<int> $outagesMs when the load bus went dark and live again, in turn: arrays of arrays would not fit a season */
     public function __construct(
         public int $busDeadMs,
-        public array $outages,
+        public array $outagesMs,
         public int $transfersToEmergency,
         public int $transfersToNormal,
         public int $engineStarts,
@@ -26,7 +27,7 @@ final readonly class Metrics
     {
         return [
             'bus_dead_ms' => $this->busDeadMs,
-            'outages' => $this->outages,
+            'outages' => array_map(static fn(array $pair): array => ['from_ms' => $pair[0], 'to_ms' => $pair[1]], array_chunk($this->outagesMs, 2)),
             'transfers_to_emergency' => $this->transfersToEmergency,
             'transfers_to_normal' => $this->transfersToNormal,
             'engine_starts' => $this->engineStarts,
@@ -37,5 +38,11 @@ final readonly class Metrics
             'starts_avoided' => $this->startsAvoided,
             'return_resets' => $this->returnResets,
         ];
+    }
+
+    /** @return array<string, mixed> */
+    public function jsonSerialize(): array
+    {
+        return $this->toArray();
     }
 }

@@ -18,8 +18,8 @@ final class MetricsTally implements EventSink
     private int $sagsRidden = 0;
     private int $startsAvoided = 0;
     private int $returnResets = 0;
-    /** @var list<array{from_ms: int, to_ms: int}> */
-    private array $outages = [];
+    /** @var list<int> dark and live again, in turn */
+    private array $outagesMs = [];
     private ?int $darkSinceMs;
     private ?int $firedAtMs;
     private ?int $loadedSinceMs;
@@ -75,7 +75,8 @@ final class MetricsTally implements EventSink
                 $this->darkSinceMs = $event->tMs;
                 break;
             case 'bus_live':
-                $this->outages[] = ['from_ms' => (int) $this->darkSinceMs, 'to_ms' => $event->tMs];
+                $this->outagesMs[] = (int) $this->darkSinceMs;
+                $this->outagesMs[] = $event->tMs;
                 $this->darkSinceMs = null;
                 break;
         }
@@ -86,16 +87,16 @@ final class MetricsTally implements EventSink
     {
         $this->endRun($untilMs);
         if ($this->darkSinceMs !== null) {
-            $this->outages[] = ['from_ms' => $this->darkSinceMs, 'to_ms' => $untilMs];
+            array_push($this->outagesMs, $this->darkSinceMs, $untilMs);
         }
         $busDeadMs = 0;
-        foreach ($this->outages as $outage) {
-            $busDeadMs += $outage['to_ms'] - $outage['from_ms'];
+        foreach ($this->outagesMs as $i => $ms) {
+            $busDeadMs += $i % 2 === 0 ? -$ms : $ms;
         }
 
         return new Metrics(
             $busDeadMs,
-            $this->outages,
+            $this->outagesMs,
             $this->transfersToEmergency,
             $this->transfersToNormal,
             $this->engineStarts,

@@ -27,6 +27,24 @@ final readonly class ScenarioEvent
         public int|float $kw = 0,
     ) {}
 
+    /** @return array<string, mixed> as on the wire */
+    public function toArray(): array
+    {
+        $said = ['at_ms' => $this->atMs, 'do' => $this->do->value];
+        $source = ['source' => $this->source?->value, 'v' => $this->v, 'hz' => $this->hz];
+
+        return $said + array_filter(match ($this->do) {
+            Verb::SetSource => $source + ['rotation' => $this->rotation],
+            Verb::RampSource => $source + ['over_ms' => $this->overMs],
+            Verb::CrankFailures => ['count' => $this->count],
+            Verb::EngineTrip => ['reason' => $this->reason],
+            Verb::TestStart => ['with_load' => $this->withLoad, 'for_ms' => $this->forMs],
+            Verb::Selector => ['to' => $this->to],
+            Verb::SetLoad => ['load' => $this->load, 'kw' => $this->kw],
+            Verb::EngineReset, Verb::StartGenerator, Verb::StopGenerator, Verb::TestStop => [],
+        }, static fn(mixed $value): bool => $value !== null);
+    }
+
     /** The same, counted from a point in time that lies $ms earlier. */
     public function later(int $ms): self
     {

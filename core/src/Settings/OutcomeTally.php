@@ -45,31 +45,37 @@ final class OutcomeTally implements EventSink
     }
 
     /**
-     * @param list<array{from_ms: int, to_ms: int}> $outages of the whole run
+     * The outcome of each window as one packed text of four numbers: a season's worth of arrays would not fit the memory.
      *
-     * @return list<array{engine_starts: int, transfers_to_emergency: int, transfers_to_normal: int, bus_dead_ms: int}>
+     * @param list<int> $outagesMs of the whole run, dark and live in turn
+     *
+     * @return list<string> to be read by outcome()
      */
-    public function outcomes(array $outages): array
+    public function outcomes(array $outagesMs): array
     {
         $outcomes = [];
         $next = 0;
         foreach ($this->startsMs as $i => $fromMs) {
             $toMs = $this->startsMs[$i + 1] ?? $this->untilMs;
-            while (isset($outages[$next]) && $outages[$next]['to_ms'] <= $fromMs) {
-                $next++;
+            while (isset($outagesMs[$next + 1]) && $outagesMs[$next + 1] <= $fromMs) {
+                $next += 2;
             }
             $darkMs = 0;
-            for ($k = $next; isset($outages[$k]) && $outages[$k]['from_ms'] < $toMs; $k++) {
-                $darkMs += max(0, min($toMs, $outages[$k]['to_ms']) - max($fromMs, $outages[$k]['from_ms']));
+            for ($k = $next; isset($outagesMs[$k + 1]) && $outagesMs[$k] < $toMs; $k += 2) {
+                $darkMs += max(0, min($toMs, $outagesMs[$k + 1]) - max($fromMs, $outagesMs[$k]));
             }
-            $outcomes[] = [
-                'engine_starts' => $this->starts[$i],
-                'transfers_to_emergency' => $this->toEmergency[$i],
-                'transfers_to_normal' => $this->toNormal[$i],
-                'bus_dead_ms' => $darkMs,
-            ];
+            $outcomes[] = pack('VVVP', $this->starts[$i], $this->toEmergency[$i], $this->toNormal[$i], $darkMs);
         }
 
         return $outcomes;
+    }
+
+    /** @return array{engine_starts: int, transfers_to_emergency: int, transfers_to_normal: int, bus_dead_ms: int} */
+    public static function outcome(string $packed): array
+    {
+        /** @var array{engine_starts: int, transfers_to_emergency: int, transfers_to_normal: int, bus_dead_ms: int} $outcome */
+        $outcome = unpack('Vengine_starts/Vtransfers_to_emergency/Vtransfers_to_normal/Pbus_dead_ms', $packed);
+
+        return $outcome;
     }
 }

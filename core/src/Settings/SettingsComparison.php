@@ -28,35 +28,57 @@ final readonly class SettingsComparison
         private ?array $fuel,
     ) {}
 
-    /** @return array<string, mixed> */
-    public function compare(): array
+    /** @return list<string> */
+    public function names(): array
+    {
+        return array_map(strval(...), array_keys($this->candidates));
+    }
+
+    /** The whole list through one candidate: a season is played candidate by candidate, so that it can be watched and stopped. */
+    public function play(string $name): CandidateOutcome
     {
         $script = [];
         foreach ($this->disturbances as $disturbance) {
             array_push($script, ...$disturbance['events']);
         }
-        $startsMs = array_column($this->disturbances, 'at_ms');
-        $candidates = [];
-        $outcomes = [];
-        foreach ($this->candidates as $name => $settings) {
-            $tally = new OutcomeTally($startsMs, $this->untilMs);
-            $metrics = (new Rehearsal(new Scenario($this->plant, $settings, $script, $this->untilMs, $this->loads), $tally))->run();
-            $outcomes[] = $tally->outcomes($metrics->outages);
-            $candidates[] = [
-                'name' => (string) $name,
-                'metrics' => $metrics->toArray(),
-                'fuel_l' => $this->fuel === null ? null
-                    : (($metrics->engineRunMs - $metrics->engineLoadedMs) * $this->fuel['idle_l_h'] + $metrics->engineLoadedMs * $this->fuel['loaded_l_h']) / 3_600_000,
-            ];
-        }
+        $tally = new OutcomeTally(array_column($this->disturbances, 'at_ms'), $this->untilMs);
+        $metrics = (new Rehearsal(new Scenario($this->plant, $this->candidates[$name], $script, $this->untilMs, $this->loads), $tally))->run();
+        $idleMs = $metrics->engineRunMs - $metrics->engineLoadedMs;
+        $fuelLitres = $this->fuel === null ? null : ($idleMs * $this->fuel['idle_l_h'] + $metrics->engineLoadedMs * $this->fuel['loaded_l_h']) / 3_600_000;
+
+        return new CandidateOutcome($name, $metrics, $fuelLitres, $tally->outcomes($metrics->outagesMs));
+    }
+
+    /**
+     * The disturbances that the candidates did not all take alike.
+     *
+     * @param list<CandidateOutcome> $played
+     *
+     * @return list<Differing>
+     */
+    public function differing(array $played): array
+    {
         $differing = [];
-        foreach ($startsMs as $i => $atMs) {
-            $column = array_column($outcomes, $i);
-            if (count(array_unique($column, SORT_REGULAR)) > 1) {
-                $differing[] = ['index' => $i, 'at_ms' => $atMs, 'outcomes' => $column];
+        foreach (array_column($this->disturbances, 'at_ms') as $i => $atMs) {
+            $column = array_map(static fn(CandidateOutcome $candidate): string => $candidate->outcomes[$i], $played);
+            if (count(array_unique($column)) > 1) {
+                $differing[] = new Differing($i, $atMs, $column);
             }
         }
 
-        return ['candidates' => $candidates, 'differing' => $differing, 'findings' => [], 'working' => []];
+        return $differing;
+    }
+
+    /** @return array<string, mixed> ready to be encoded */
+    public function compare(): array
+    {
+        $played = array_map($this->play(...), $this->names());
+        $candidates = array_map(static fn(CandidateOutcome $candidate): array => [
+            'name' => $candidate->name,
+            'metrics' => $candidate->metrics,
+            'fuel_l' => $candidate->fuelLitres,
+        ], $played);
+
+        return ['candidates' => $candidates, 'differing' => $this->differing($played), 'findings' => [], 'working' => []];
     }
 }

@@ -66,7 +66,7 @@ final class StoryTest extends TestCase
         $chainOf = static function (string $kind, int $nth) use ($events): array {
             $places = array_keys(array_filter($events, static fn(Event $event): bool => $event->kind === $kind));
 
-            return array_map(static fn(Event $event): string => $event->kind . (isset($event->keys['timer']) ? ' ' . $event->keys['timer'] : ''), (new CauseChain())->of($events, $places[$nth]));
+            return array_map(static fn(Event $event): string => $event->kind . (isset($event->keys['timer']) ? ' ' . $event->keys['timer'] : ''), (new CauseChain($events))->of($places[$nth]));
         };
         self::assertSame([
             'switch_closed', 'switch_opened', 'timer_expired transfer_delay', 'timer_started transfer_delay', 'source_returned', 'engine_fired', 'crank_started',
@@ -86,7 +86,7 @@ final class StoryTest extends TestCase
             }
             $events = $this->play($story, $kind)->events;
             foreach (array_keys($events) as $place) {
-                $times = array_map(static fn(Event $event): int => $event->tMs, (new CauseChain())->of($events, $place));
+                $times = array_map(static fn(Event $event): int => $event->tMs, (new CauseChain($events))->of($place));
                 $sorted = $times;
                 rsort($sorted);
                 self::assertSame($sorted, $times);

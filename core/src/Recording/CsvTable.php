@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Recording;
+
+/** A table of measurements as text: separated by comma, semicolon or tab, with a heading line or without. */
+final readonly class CsvTable
+{
+    private const FILE = 'Table';
+    private const MOST_COLUMNS = 200;
+
+    /**
+     * @param non-empty-string $separator
+     * @param list<string>     $headings
+     */
+    private function __construct(public string $separator, public array $headings, public bool $hasHeading, private bool $hasDecimalComma) {}
+
+    /** @param string $start the first lines of the file */
+    public static function look(string $start): self
+    {
+        $start = str_starts_with($start, "\xEF\xBB\xBF") ? substr($start, 3) : $start;
+        if (str_contains(substr($start, 0, 4000), "\0") || trim($start) === '') {
+            throw RecordingFault::atLine(self::FILE, 1, 'This is no table of text.');
+        }
+        $lines = preg_split('/\r\n|\r|\n/', $start) ?: [];
+        $separator = ',';
+        foreach ([';', "\t"] as $other) {
+            $separator = substr_count($lines[0], $other) > substr_count($lines[0], $separator) ? $other : $separator;
+        }
+        $first = self::cells($lines[0], $separator);
+        if (count($first) < 2 || count($first) > self::MOST_COLUMNS) {
+            throw RecordingFault::atLine(self::FILE, 1, 'A table of at least two columns is needed: a time and a voltage.');
+        }
+        $hasHeading = array_filter($first, static fn(string $cell): bool => is_numeric(str_replace(',', '.', $cell))) === [];
+        $body = implode("\n", array_slice($lines, 1, 5));
+
+        return new self(
+            $separator,
+            $hasHeading ? $first : array_map(static fn(int $i): string => "Column $i", range(1, count($first))),
+            $hasHeading,
+            $separator !== ',' && preg_match('/\d,\d/', $body) === 1 && preg_match('/\d\.\d/', $body) !== 1,
+        );
+    }
+
+    /**
+     * @param iterable<string> $chunks the whole file, in pieces of any size
+     *
+     * @throws RecordingFault with the line
+     */
+    public function read(iterable $chunks, CsvColumns $columns, SampleSink $sink): Series
+    {
+        $line = 0;
+        $before = -INF;
+        $width = count($this->headings);
+        foreach ($this->lines($chunks) as $text) {
+            $line++;
+            if ($line === 1 && $this->hasHeading || trim($text) === '') {
+                continue;
+            }
+            $cells = str_contains($text, '"') ? self::cells($text, $this->separator) : explode($this->separator, $text);
+            if (count($cells) !== $width) {
+                throw RecordingFault::atLine(self::FILE, $line, "$width columns are needed as in the first line; there are " . count($cells) . '.');
+            }
+            $atMs = $this->time(trim($cells[$columns->time]), $columns->unit, $line);
+            if ($atMs < $before) {
+                throw RecordingFault::atLine(self::FILE, $line, 'The time goes back here.');
+            }
+            $before = $atMs;
+            $v = [];
+            foreach ($columns->phases as $column) {
+                $v[] = $this->number($cells[$column], $line) * $columns->scale;
+            }
+            $sink->take($atMs, $v, $columns->hertz === null ? null : $this->number($cells[$columns->hertz], $line));
+        }
+        if ($before === -INF) {
+            throw RecordingFault::atLine(self::FILE, $line, 'There is no line with measurements.');
+        }
+
+        return $sink->close();
+    }
+
+    /**
+     * @param iterable<string> $chunks
+     *
+     * @return \Generator<string>
+     */
+    private function lines(iterable $chunks): \Generator
+    {
+        $rest = '';
+        $isFirst = true;
+        foreach ($chunks as $chunk) {
+            if ($isFirst && str_starts_with($chunk, "\xEF\xBB\xBF")) {
+                $chunk = substr($chunk, 3);
+            }
+            $isFirst = false;
+            $lines = explode("\n", str_replace("\r", "\n", str_replace("\r\n", "\n", $rest . $chunk)));
+            $rest = (string) array_pop($lines);
+            if (strlen($rest) > 100_000) {
+                throw RecordingFault::whole('Table: a line longer than 100 kB is no line of measurements.');
+            }
+            yield from $lines;
+        }
+        yield $rest;
+    }
+
+    /** @return list<string> */
+    private static function cells(string $line, string $separator): array
+    {
+        return array_map(static fn(?string $cell): string => trim((string) $cell), str_getcsv($line, $separator, '"', ''));
+    }
+
+    private function number(string $cell, int $line): float
+    {
+        $text = trim($this->hasDecimalComma ? str_replace(',', '.', $cell) : $cell);
+        if (! is_numeric($text)) {
+            throw RecordingFault::atLine(self::FILE, $line, '"' . mb_substr(mb_scrub($text), 0, 30) . '" is no number.');
+        }
+
+        return (float) $text;
+    }
+
+    private function time(string $cell, string $unit, int $line): float
+    {
+        if ($unit !== 'date') {
+            return $this->number($cell, $line) * ($unit === 's' ? 1000 : 1);
+        }
+        try {
+            $at = new \DateTimeImmutable($cell, new \DateTimeZone('UTC'));
+        } catch (\Exception) {
+            throw RecordingFault::atLine(self::FILE, $line, '"' . mb_substr(mb_scrub($cell), 0, 30) . '" is no date and time.');
+        }
+
+        return $at->getTimestamp() * 1000.0 + (int) $at->format('u') / 1000;
+    }
+}

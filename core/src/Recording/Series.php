@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Recording;
+
+/** RMS volts a phase, and hertz where known, as steps: each value holds until the next one. Times from the first sample. */
+final class Series
+{
+    /** Distinct points; more would not fit a page's memory. A steady year folds to a handful. */
+    public const MOST = 500_000;
+
+    /** @var list<int> */
+    public array $atMs = [];
+    /** @var array<int, array<int, float>> by phase, then by place */
+    public array $v;
+    /** @var array<int, ?float> by place */
+    public array $hz = [];
+    public int $untilMs = 0;
+
+    public function __construct(public readonly int $phases)
+    {
+        $this->v = array_fill(0, max(1, $phases), []);
+    }
+
+    /**
+     * Values are kept to a thousandth; a point that says nothing new is left out, which loses nothing.
+     *
+     * @param array<int, float> $v by phase
+     */
+    public function add(int $atMs, array $v, ?float $hz): void
+    {
+        $last = count($this->atMs) - 1;
+        $isNew = $last < 0;
+        foreach ($this->v as $phase => $values) {
+            $v[$phase] = round($v[$phase], 3);
+            $isNew = $isNew || $values[$last] !== $v[$phase];
+        }
+        $hz = $hz === null ? null : round($hz, 3);
+        $this->untilMs = max($this->untilMs, $atMs);
+        if (! $isNew && $this->hz[$last] === $hz) {
+            return;
+        }
+        if ($last + 1 >= self::MOST) {
+            throw RecordingFault::whole(sprintf('This recording has more than %s different values. Cut it into shorter ones.', number_format(self::MOST)));
+        }
+        if ($last >= 0 && $this->atMs[$last] === $atMs) { // within one millisecond the last one holds
+            $this->hz[$last] = $hz;
+            foreach (array_keys($this->v) as $phase) {
+                $this->v[$phase][$last] = $v[$phase];
+            }
+
+            return;
+        }
+        $this->atMs[] = $atMs;
+        $this->hz[] = $hz;
+        foreach (array_keys($this->v) as $phase) {
+            $this->v[$phase][] = $v[$phase];
+        }
+    }
+
+    /** @return list<float> */
+    public function at(int $place): array
+    {
+        return array_values(array_map(static fn(array $values): float => $values[$place], $this->v));
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['at_ms' => $this->atMs, 'v' => $this->v, 'hz' => $this->hz, 'until_ms' => $this->untilMs];
+    }
+
+    /** @param array{at_ms: list<int>, v: list<list<float|int>>, hz: list<null|float|int>, until_ms: int} $kept by toArray() */
+    public static function fromArray(array $kept): self
+    {
+        $series = new self(count($kept['v']));
+        $series->atMs = $kept['at_ms'];
+        $series->v = array_map(static fn(array $values): array => array_map(floatval(...), $values), $kept['v']);
+        $series->hz = array_map(static fn(null|float|int $hz): ?float => $hz === null ? null : (float) $hz, $kept['hz']);
+        $series->untilMs = $kept['until_ms'];
+
+        return $series;
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Rehearsal;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use Escapement\Core\Rehearsal\Rehearsal;
+use Escapement\Core\Rehearsal\Scenario;
+use Escapement\Core\Rehearsal\ScenarioEvent;
+use Escapement\Core\Rehearsal\Script\Block;
+use Escapement\Core\Rehearsal\Script\BlockKind;
+use Escapement\Core\Rehearsal\Script\Script;
+use Escapement\Core\Rehearsal\Story;
+use Escapement\Core\Rehearsal\StoryNumber;
+use Escapement\Core\Rehearsal\Verb;
+use Escapement\Core\Site\Load;
+use Escapement\Core\Site\Plant;
+use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Wire\EventReader;
+use Escapement\Core\Wire\Node;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** The editor's pieces and the engine's events are two tellings of one scenario. */
+final class ScriptTest extends TestCase
+{
+    use TestTrait;
+
+    #[Test]
+    public function reading_pieces_out_of_events_and_making_events_of_them_loses_and_adds_nothing(): void
+    {
+        $this->limitTo(200)->forAll(Generators::choose(0, 2_000_000_000))->then(function (int $seed): void {
+            $scenario = (new RandomScenario($seed))->scenario();
+            $again = Script::read($scenario->events, $scenario->plant)->events($scenario->plant);
+            self::assertSame($this->told($scenario->events), $this->told($again));
+        });
+    }
+
+    #[Test, DataProvider('stories')]
+    public function every_story_plays_the_same_from_its_pieces(Story $story): void
+    {
+        foreach ([InstallationKind::WholeHouse, InstallationKind::Mobile50] as $kind) {
+            $template = new SheetTemplate($kind);
+            $plant = $template->plant();
+            $loads = [new Load('pump', 2.5, 3, true)];
+            if (! $story->fits($plant, $template->settings(), $loads)) {
+                continue;
+            }
+            $numbers = array_column(array_map(static fn(StoryNumber $n): array => [$n->name, $n->default], $story->numbers()), 1, 0);
+            $events = (new EventReader($plant, $loads))->events(Node::fromArray($story->events($numbers, $plant, $loads)));
+            $sheet = $story->sheet($template->settings(), $numbers);
+            $play = static fn(array $script): array => Rehearsal::play(new Scenario($plant, $sheet, $script, 900_000, $loads))->toArray();
+            self::assertEquals($play($events), $play(Script::read($events, $plant)->events($plant)));
+        }
+        $this->addToAssertionCount(1);
+    }
+
+    /** @return iterable<string, array{Story}> */
+    public static function stories(): iterable
+    {
+        foreach (Story::cases() as $story) {
+            yield $story->value => [$story];
+        }
+    }
+
+    /** @param list<array{int, string, mixed}> $expected */
+    #[Test, DataProvider('overlaps')]
+    public function a_later_piece_on_the_same_quantity_takes_the_place_of_the_earlier(Script $script, array $expected): void
+    {
+        $plant = (new SheetTemplate(InstallationKind::WholeHouse))->plant();
+        self::assertEquals($expected, array_map(static fn(ScenarioEvent $e): array => [$e->atMs, $e->do->value, $e->v ?? $e->hz], $script->events($plant)));
+    }
+
+    /** @return iterable<string, array{Script, list<array{int, string, mixed}>}> */
+    public static function overlaps(): iterable
+    {
+        $nominal = self::house()->normal->nominalV;
+        $good = array_fill(0, self::house()->normal->phases, $nominal);
+        $dead = array_map(static fn(): int => 0, $good);
+        $low = array_map(static fn(): int => 90, $good);
+        $outage = new Block(BlockKind::Volts, 1000, 5000, v: $dead);
+        yield 'alone' => [new Script([$outage]), [[1000, 'set_source', $dead], [6000, 'set_source', $good]]];
+        yield 'a sag within an outage ends it' => [
+            new Script([$outage, new Block(BlockKind::Volts, 3000, 1000, v: $low)]),
+            [[1000, 'set_source', $dead], [3000, 'set_source', $low], [4000, 'set_source', $good]],
+        ];
+        yield 'a sag that follows at once' => [
+            new Script([$outage, new Block(BlockKind::Volts, 6000, 1000, v: $low)]),
+            [[1000, 'set_source', $dead], [6000, 'set_source', $low], [7000, 'set_source', $good]],
+        ];
+        yield 'another quantity does not touch it' => [
+            new Script([$outage, new Block(BlockKind::Hertz, 3000, 1000, hz: 57)]),
+            [[1000, 'set_source', $dead], [3000, 'set_source', 57], [4000, 'set_source', self::house()->normal->nominalHz], [6000, 'set_source', $good]],
+        ];
+        yield 'slow return' => [new Script([new Block(BlockKind::Volts, 0, 500, v: $dead, backMs: 3000)]), [[0, 'set_source', $dead], [500, 'ramp_source', $good]]];
+        yield 'to the end' => [new Script([new Block(BlockKind::Volts, 0, null, v: $low, fallMs: 10)]), [[0, 'ramp_source', $low]]];
+    }
+
+    private static function house(): Plant
+    {
+        return (new SheetTemplate(InstallationKind::WholeHouse))->plant();
+    }
+
+    /**
+     * Every change of every quantity, however the events bundle them; of several in one millisecond the last holds.
+     *
+     * @param list<ScenarioEvent> $events
+     *
+     * @return list<string>
+     */
+    private function told(array $events): array
+    {
+        $told = [];
+        foreach ($events as $event) {
+            $said = $event->toArray();
+            if ($event->do !== Verb::SetSource && $event->do !== Verb::RampSource) {
+                $told[] = json_encode($said, JSON_THROW_ON_ERROR);
+            }
+            foreach (['v', 'hz', 'rotation'] as $quantity) {
+                if (isset($said[$quantity])) {
+                    $told["$event->atMs {$event->source?->value} $quantity"] = json_encode([$event->atMs, $event->do, $event->source, $event->overMs, $quantity, $said[$quantity]], JSON_THROW_ON_ERROR);
+                }
+            }
+        }
+        sort($told);
+
+        return $told;
+    }
+}

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use App\Bridge\RecordingSeries;
+use App\Models\Recording;
 use App\Models\Role;
 use App\Models\Run;
+use App\Models\Scenario;
 use App\Models\Sheet;
 use App\Models\Site;
 use App\Models\Standing;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Database\Factories\UserFactory;
+use Escapement\Core\Recording\Series;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\SheetTemplate;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -51,6 +55,32 @@ abstract class TestCase extends BaseTestCase
         ]);
 
         return $switch;
+    }
+
+    /** An outage of a minute that the user's company keeps, written for 120 V. */
+    protected function scenarioOf(User $user): Scenario
+    {
+        return Scenario::query()->create([
+            'company_id' => $user->company_id, 'user_id' => $user->id, 'name' => 'Crew tries twice', 'phases' => 2, 'nominal_v' => 120, 'nominal_hz' => 60,
+            'events' => [
+                ['at_ms' => 10_000, 'do' => 'set_source', 'source' => 'normal', 'v' => 0], ['at_ms' => 70_000, 'do' => 'set_source', 'source' => 'normal', 'v' => 120],
+            ],
+        ]);
+    }
+
+    /** Two voltages that are gone from second 20 to second 80. */
+    protected function recordingOf(User $user): Recording
+    {
+        $series = new Series(2);
+        foreach ([0 => 120.0, 20_000 => 0.0, 80_000 => 120.0] as $atMs => $v) {
+            $series->add($atMs, [$v, $v], 60.0);
+        }
+        $series->untilMs = 200_000;
+
+        return Recording::query()->create([
+            'company_id' => $user->company_id, 'user_id' => $user->id, 'name' => 'Feeder', 'source' => 'From feeder.csv', 'phases' => 2, 'nominal_v' => 120, 'nominal_hz' => 60,
+            'until_ms' => $series->untilMs, 'points' => 3, 'series' => RecordingSeries::pack($series),
+        ]);
     }
 
     protected function runOf(TransferSwitch $switch): Run

@@ -4,10 +4,17 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Bridge\RecordingSeries;
+use App\Bridge\SwitchFacts;
+use App\Jobs\PlaySeason;
 use App\Models\Company;
 use App\Models\LoadItem;
+use App\Models\Recording;
 use App\Models\Role;
 use App\Models\Run;
+use App\Models\Scenario;
+use App\Models\Season;
+use App\Models\SeasonState;
 use App\Models\Site;
 use App\Models\Standing;
 use App\Models\TransferSwitch;
@@ -17,6 +24,12 @@ use App\Stage\Commissioning\KeepMarks;
 use App\Stage\Commissioning\OpenRun;
 use App\Stage\Settings\WriteSheet;
 use Escapement\Core\Internal\MergePatch;
+use Escapement\Core\Recording\Climate;
+use Escapement\Core\Recording\UtilityTrace;
+use Escapement\Core\Rehearsal\ScenarioEvent;
+use Escapement\Core\Rehearsal\Verb;
+use Escapement\Core\Site\Side;
+use Escapement\Core\Site\Source;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\ReturnSchool;
 use Escapement\Core\Template\SheetTemplate;
@@ -62,6 +75,8 @@ final class DatabaseSeeder extends Seeder
             $this->bookmobile($now);
             $this->saltmarsh($now);
             $this->pellLane($now);
+            $this->library($now);
+            $this->season($now);
         } finally {
             Carbon::setTestNow();
             Auth::forgetUser();
@@ -167,6 +182,55 @@ final class DatabaseSeeder extends Seeder
         Site::query()->create([
             'company_id' => $this->rosa->company_id, 'name' => 'Pell Lane flats', 'installation' => InstallationKind::FactoryControl, 'timezone' => 'America/New_York', 'units' => 'us',
         ]);
+    }
+
+    private function library(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(2)->setTime(17, 15));
+        $set = static fn(int $atMs, int $v): array => ['at_ms' => $atMs, 'do' => 'set_source', 'source' => 'normal', 'v' => $v];
+        Scenario::query()->create([
+            'company_id' => $this->rosa->company_id, 'user_id' => $this->rosa->id, 'name' => 'Three tries of the line crew',
+            'teaches' => 'The supply comes back twice before it stays: count how often the house would have moved.',
+            'phases' => 2, 'nominal_v' => 120, 'nominal_hz' => 60,
+            'events' => [$set(10_000, 0), $set(70_000, 120), $set(85_000, 0), $set(160_000, 120), $set(190_000, 0), $set(260_000, 120)],
+        ]);
+        $source = new Source(2, 120, 60);
+        $events = [];
+        foreach ((new Climate(60_000, 2, 90_000, 40, 1.5, 20_000, 20, 240, 0.5, 1, 11))->disturbances(120) as $disturbance) {
+            foreach ($disturbance['events'] as $event) {
+                $events[] = new ScenarioEvent($disturbance['at_ms'] + $event['at_ms'], Verb::SetSource, Side::Normal, [$event['v'], $event['v']]);
+            }
+        }
+        $untilMs = 3_600_000;
+        $series = (new UtilityTrace($source, array_values(array_filter($events, static fn(ScenarioEvent $event): bool => $event->atMs < $untilMs - 120_000)), $untilMs))->series();
+        Recording::query()->create([
+            'company_id' => $this->milo->company_id, 'user_id' => $this->milo->id, 'name' => 'Saltmarsh feeder, the storm of 3 November',
+            'source' => 'Made up for the demo, a table of RMS values', 'phases' => 2, 'nominal_v' => 120, 'nominal_hz' => 60, 'until_ms' => $series->untilMs,
+            'points' => count($series->atMs), 'series' => RecordingSeries::pack($series),
+        ]);
+    }
+
+    private function season(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDay()->setTime(9, 5));
+        $switch = Site::query()->where('name', 'Juniper Row 14')->firstOrFail()->switches()->with(['loads', 'sheet'])->firstOrFail();
+        $facts = new SwitchFacts($switch);
+        $sheet = $switch->sheet->settings ?? [];
+        $candidates = [];
+        foreach ([5, 30, 60, 120, 300, 600, 900] as $seconds) {
+            $candidates[] = ['name' => "Return delay $seconds s", 'settings' => ['return_delay_ms' => $seconds * 1000] + $sheet];
+        }
+        foreach ([1, 10] as $seconds) {
+            $candidates[] = ['name' => "Start delay $seconds s", 'settings' => ['start_delay_ms' => $seconds * 1000] + $sheet];
+        }
+        $season = Season::query()->create([
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->rosa->id, 'title' => '365 days, drawn with seed 7', 'state' => SeasonState::Waiting,
+            'input' => [
+                'system' => $facts->plant->toArray(), 'candidates' => $candidates, 'fuel' => ['idle_l_h' => 2.6, 'loaded_l_h' => 5.8],
+                'disturbances' => (new Climate(40, 8, 60, 45, 2, 14, 20, 28_800, 0.4, 365, 7))->disturbances(120), 'until_ms' => 31_536_000_000,
+            ],
+        ]);
+        (new PlaySeason($season->id))->handle();
     }
 
     /**

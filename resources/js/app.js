@@ -1,6 +1,7 @@
 import Alpine from '@alpinejs/csp';
 import 'htmx.org/dist/htmx.esm.js';
 import { menu, applyTheme } from './components/menu.js';
+import { recordingForm, recordingZoom } from './components/recording.js';
 import { signature } from './components/signature.js';
 import { stopwatch } from './components/stopwatch.js';
 import { attachStrips } from './components/strip.js';
@@ -25,6 +26,8 @@ document.addEventListener('keydown', (event) => {
 });
 
 Alpine.data('menu', menu);
+Alpine.data('recordingForm', recordingForm);
+Alpine.data('recordingZoom', recordingZoom);
 Alpine.data('signature', signature);
 Alpine.data('stopwatch', stopwatch);
 Alpine.start();

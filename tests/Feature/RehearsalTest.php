@@ -48,7 +48,7 @@ final class RehearsalTest extends TestCase
     public function a_turned_delay_shows_the_run_before_as_a_ghost_with_the_difference(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $ghost = json_encode(['story' => 'outage', 'd' => [], 'n' => []], JSON_THROW_ON_ERROR);
+        $ghost = json_encode(['plot' => ['story' => 'outage', 'n' => []], 'd' => []], JSON_THROW_ON_ERROR);
         $answer = $this->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'd' => ['/start_delay_ms' => '8'], 'ghost' => $ghost], ['HX-Request' => 'true']);
         $answer->assertOk()->assertSee("+3.0\u{202F}s")->assertSee('class="ghost"', false)->assertSee('sheet says')->assertSee('Put into settings')->assertDontSee('<html', false);
         $this->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'ghost' => $ghost])->assertDontSee('class="ghost"', false);
@@ -90,7 +90,7 @@ final class RehearsalTest extends TestCase
     public function hostile_fields_do_no_harm(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->post("/switches/$switch->id/rehearsal", ['story' => ['x'], 'd' => 'x', 'n' => [['x']], 'ghost' => '{"story":"outage","d":"x","n":5}'])->assertOk();
+        $this->post("/switches/$switch->id/rehearsal", ['story' => ['x'], 'd' => 'x', 'n' => [['x']], 'ghost' => '{"plot":{"story":"outage","n":5},"d":"x"}'])->assertOk();
         $this->post("/switches/$switch->id/rehearsal", ['ghost' => str_repeat('[', 3000), 'n' => ['off_ms' => '<script>']])->assertOk()->assertDontSee('<script>', false);
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Role;
+use App\Models\Season;
+use App\Models\SeasonState;
 use App\Models\User;
 use Database\Factories\UserFactory;
 use Illuminate\Routing\Route;
@@ -110,7 +112,13 @@ final class RoutesTest extends TestCase
     /** @return array<string, int> */
     private function ids(int $site, int $switch, int $run): array
     {
-        return ['site' => $site, 'switch' => $switch, 'run' => $run, 'version' => 1, 'form' => 'svg', 'person' => (int) User::query()->min('id')];
+        $keeper = User::query()->oldest('id')->firstOrFail();
+        $season = Season::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'title' => 'a year', 'input' => ['candidates' => []], 'state' => SeasonState::Done, 'result' => ['candidates' => []]]);
+
+        return [
+            'site' => $site, 'switch' => $switch, 'run' => $run, 'version' => 1, 'form' => 'csv', 'person' => $keeper->id, 'season' => $season->id,
+            'scenario' => $this->scenarioOf($keeper)->id, 'recording' => $this->recordingOf($keeper)->id,
+        ];
     }
 
     /** @param array<string, int> $ids */

@@ -6,6 +6,7 @@ namespace App\Stage\Rehearsal;
 
 use App\Bridge\SwitchFacts;
 use App\Http\Typed;
+use App\Models\Scenario as SavedScenario;
 use App\Models\TransferSwitch;
 use App\Stage\Rehearsal\Strip\StripTracks;
 use App\Stage\Rehearsal\Strip\TimingStrip;
@@ -18,36 +19,43 @@ use Escapement\Core\Rehearsal\CauseChain;
 use Escapement\Core\Rehearsal\Event;
 use Escapement\Core\Rehearsal\Metrics;
 use Escapement\Core\Rehearsal\Rehearsal;
+use Escapement\Core\Rehearsal\ScenarioEvent;
 use Escapement\Core\Rehearsal\Story;
-use Escapement\Core\Rehearsal\StoryNumber;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Site\Load;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Support\MessageBag;
 use Illuminate\Validation\ValidationException;
 
-/** One story played on one sheet, with the delays one may turn, and the run before it as a ghost. */
+/** One plot played on one sheet, with the delays one may turn, and the run before it as a ghost. */
 final class Bench
 {
     private const TURNABLE = ['/start_delay_ms', '/transfer_delay_ms', '/return_delay_ms', '/cooldown_ms', '/sensing/normal/dropout_delay_ms'];
     private const PLOT_PX = 664;
+    private const MOST_REASONS = 400;
 
     public readonly SiteStanding $standing;
     public readonly StripTracks $tracks;
     public readonly TimingStrip $strip;
     private readonly ?StripTracks $ghost;
+    private ?CauseChain $causes = null;
+    /** @var null|Collection<int, SavedScenario> */
+    private ?Collection $saved = null;
+    /** @var array<int, list<int>> */
+    private array $places = [];
+    /** @var null|list<array{ms: int, clock: string, headline: string, because: string, state: array<string, mixed>}> */
+    private ?array $moments = null;
 
     /**
      * @param array<string, string> $delays  typed seconds by path, those that differ from the sheet included
-     * @param array<string, string> $numbers typed numbers of the story
      * @param list<WorkingLine>     $working
      */
     private function __construct(
         public readonly TransferSwitch $switch,
-        public readonly Story $story,
+        public readonly Plot $plot,
         public readonly array $delays,
-        public readonly array $numbers,
         StripTracks $tracks,
         ?StripTracks $ghost,
         public readonly array $working,
@@ -56,32 +64,32 @@ final class Bench
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->tracks = $tracks;
         $this->ghost = $ghost;
-        $this->strip = new TimingStrip($tracks, $ghost, false, self::PLOT_PX, hasGrips: true);
+        $this->strip = new TimingStrip($tracks, $ghost, false, self::PLOT_PX, hasGrips: true, handles: $errors->isEmpty() && $plot instanceof ScriptPlot ? $plot->handles() : []);
     }
 
     public static function fromRequest(TransferSwitch $switch, Request $request): self
     {
         $facts = new SwitchFacts($switch);
-        $story = Story::tryFrom(Typed::text($request, 'story')) ?? Story::Outage;
         $form = new SheetForm($facts->plant);
         $sheet = $switch->sheet->settings ?? [];
-        $story = $story->fits($facts->plant, $facts->settings($sheet), $facts->loads()) ? $story : Story::Outage;
         $errors = new MessageBag();
         $onSheet = self::typedDelays($form, $sheet);
         $delays = array_intersect_key(self::texts($request->input('d')), $onSheet) + $onSheet;
-        $numbers = self::texts($request->input('n'));
-        $played = self::play($facts, $form, $sheet, $story, $delays, $numbers, $errors);
+        $plots = new Plots($facts);
+        $plot = $plots->fromRequest($request, $errors);
+        $played = self::play($facts, $form, $sheet, $plot, $delays, $errors);
         if ($played === null) { // keep what was typed and show the sheet's own run beside the error
-            $played = self::play($facts, $form, $sheet, $story, $onSheet, [], new MessageBag()) ?? throw new \LogicException('The sheet itself cannot be played.');
+            $played = self::play($facts, $form, $sheet, new StoryPlot($plot instanceof StoryPlot ? $plot->story : Story::Outage, []), $onSheet, new MessageBag())
+                ?? throw new \LogicException('The sheet itself cannot be played.');
         }
         $ghost = null;
-        $before = json_decode(Typed::text($request, 'ghost', 2000), true);
-        if (is_array($before) && ($before['story'] ?? '') === $story->value) {
-            $ghost = self::play($facts, $form, $sheet, $story, array_intersect_key(self::texts($before['d'] ?? []), $onSheet) + $onSheet, self::texts($before['n'] ?? []), new MessageBag());
+        $before = json_decode(Typed::text($request, 'ghost', 20_000), true);
+        if (is_array($before) && is_array($before['plot'] ?? null) && is_string($before['plot']['story'] ?? null) && $before['plot']['story'] === $plot->key()) {
+            $ghost = self::play($facts, $form, $sheet, $plots->carried($before['plot']), array_intersect_key(self::texts($before['d'] ?? []), $onSheet) + $onSheet, new MessageBag());
         }
         $isSame = $ghost !== null && $ghost['tracks']->result->events == $played['tracks']->result->events;
 
-        return new self($switch, $story, $delays, $numbers + $played['numbers'], $played['tracks'], $isSame ? null : $ghost['tracks'] ?? null, $facts->expected($played['settings'])->working, $errors);
+        return new self($switch, $plot, $delays, $played['tracks'], $isSame ? null : $ghost['tracks'] ?? null, $facts->expected($played['settings'])->working, $errors);
     }
 
     /** The strip for paper and files, in plain colours. */
@@ -93,26 +101,32 @@ final class Bench
     /** @return array<string, mixed> what `bin/escapement rehearse` takes to play the same */
     public function input(): array
     {
-        $facts = new SwitchFacts($this->switch);
-        $numbers = [];
-        foreach ($this->story->numbers() as $number) {
-            $numbers[$number->name] = (int) round((float) ($this->numbers[$number->name] ?? 0) * ($number->isTime ? 1000 : 1));
-        }
         $scenario = $this->tracks->scenario;
 
         return [
             'system' => $scenario->plant->toArray(),
             'settings' => $scenario->settings->toWire(),
             'loads' => array_map(static fn(Load $load): array => $load->toArray(), $scenario->loads),
-            'events' => $this->story->events($numbers, $scenario->plant, $facts->loads()),
+            'events' => array_map(static fn(ScenarioEvent $event): array => $event->toArray(), $scenario->events),
             'until_ms' => $scenario->untilMs,
         ];
+    }
+
+    public function facts(): SwitchFacts
+    {
+        return new SwitchFacts($this->switch);
+    }
+
+    /** @return Collection<int, SavedScenario> the company's own, by name, without their events */
+    public function saved(): Collection
+    {
+        return $this->saved ??= SavedScenario::query()->get(['id', 'name', 'teaches'])->sortBy('name');
     }
 
     /** What the next run sends along so that this one can be its ghost. */
     public function asGhost(): string
     {
-        return json_encode(['story' => $this->story->value, 'd' => $this->delays, 'n' => $this->numbers], JSON_THROW_ON_ERROR);
+        return json_encode(['plot' => $this->plot->carried(), 'd' => $this->delays], JSON_THROW_ON_ERROR);
     }
 
     /** @return list<Story> */
@@ -156,9 +170,16 @@ final class Bench
         return $fields;
     }
 
-    public function numberTyped(StoryNumber $number): string
+    /** @return list<array{name: string, value: string}> the plot as hidden fields */
+    public function carriedFields(): array
     {
-        return $this->numbers[$number->name] ?? '';
+        return self::flat($this->plot->carried(), '');
+    }
+
+    /** Whether the reasons of all moments fit the page; a season's would be megabytes. */
+    public function showsReasons(): bool
+    {
+        return count($this->tracks->result->events) <= self::MOST_REASONS;
     }
 
     /** @return list<array{label: string, value: string, change: string}> the figures over the strip */
@@ -195,23 +216,27 @@ final class Bench
      */
     public function moments(): array
     {
+        if ($this->moments !== null) {
+            return $this->moments;
+        }
         $because = new Because();
-        $state = ['position' => 'utility', 'engine' => 'stopped', 'n' => true, 'e' => $this->tracks->scenario->plant->engine === null, 'live' => true, 'timers' => []];
+        $state = $this->first();
         $moments = [];
+        $last = -1;
         foreach ($this->tracks->result->events as $event) {
             $state = $this->after($state, $event);
             $headline = $because->headline($event);
             $sentence = $because->sentence($event);
-            $last = array_pop($moments);
-            if ($last !== null && $last['ms'] === $event->tMs) {
-                $moments[] = ['headline' => $last['headline'] . '. ' . $headline, 'because' => $last['because'] . ' ' . ucfirst($sentence), 'state' => $state] + $last;
+            if ($last >= 0 && $moments[$last]['ms'] === $event->tMs) {
+                $moments[$last]['headline'] .= '. ' . $headline;
+                $moments[$last]['because'] .= ' ' . ucfirst($sentence);
+                $moments[$last]['state'] = $state;
             } else {
-                array_push($moments, ...($last === null ? [] : [$last]));
-                $moments[] = ['ms' => $event->tMs, 'clock' => SheetWords::clock($event->tMs), 'headline' => $headline, 'because' => $sentence, 'state' => $state];
+                $moments[++$last] = ['ms' => $event->tMs, 'clock' => SheetWords::clock($event->tMs), 'headline' => $headline, 'because' => $sentence, 'state' => $state];
             }
         }
 
-        return $moments;
+        return $this->moments = array_values($moments);
     }
 
     /**
@@ -221,28 +246,52 @@ final class Bench
      */
     public function whyChain(int $ms): array
     {
-        $events = $this->tracks->result->events;
+        $this->causes ??= new CauseChain($this->tracks->result->events);
         $because = new Because();
         $longest = [];
-        foreach ($events as $place => $event) {
-            if ($event->tMs === $ms) {
-                $chain = (new CauseChain())->of($events, $place);
-                $longest = count($chain) >= count($longest) ? $chain : $longest;
-            }
+        foreach ($this->placesAt()[$ms] ?? [] as $place) {
+            $chain = $this->causes->of($place);
+            $longest = count($chain) >= count($longest) ? $chain : $longest;
         }
 
         return array_map(fn(Event $event): string => SheetWords::clock($event->tMs) . ' ' . $because->headline($event) . ', because ' . $because->sentence($event), $longest);
     }
 
+    /** @return array<int, list<int>> the places of the events by their time */
+    private function placesAt(): array
+    {
+        if ($this->places === []) {
+            foreach ($this->tracks->result->events as $place => $event) {
+                $this->places[$event->tMs][] = $place;
+            }
+        }
+
+        return $this->places;
+    }
+
     /** What the cursor needs: where a time is, what holds from each moment on, the corners of the voltage. */
     public function cursorData(): string
     {
+        $plant = $this->tracks->scenario->plant;
+
         return json_encode([
             'segments' => array_map(static fn(array $s): array => [$s['fromMs'], $s['toMs'], round($s['fromX'], 1), round($s['toX'], 1)], $this->strip->scale->segments),
-            'moments' => array_map(static fn(array $m): array => ['ms' => $m['ms']] + $m['state'], $this->moments()),
-            'volts' => array_map(static fn(array $corner): array => [$corner['atMs'], $corner['v'][0]], $this->tracks->volts),
+            'first' => $this->first(),
+            'moments' => array_map(static fn(array $m): array => ['ms' => $m['ms'], 'state' => $m['state']], $this->moments()),
+            'volts' => array_map(static fn(array $corner): array => [$corner['atMs'], min([INF, ...$corner['v']])], $this->tracks->volts),
+            'nominalV' => $plant->normal->nominalV,
+            'emergencyV' => $plant->emergency->nominalV,
+            'isTwo' => $plant->engine === null,
             'untilMs' => $this->tracks->untilMs,
         ], JSON_THROW_ON_ERROR);
+    }
+
+    /** @return array{position: string, engine: string, n: bool, e: bool, live: bool, timers: array<string, list<int>>, shed: list<string>} what holds before anything happens */
+    private function first(): array
+    {
+        $scenario = $this->tracks->scenario;
+
+        return ['position' => $scenario->initial->value, 'engine' => 'stopped', 'n' => true, 'e' => $scenario->plant->engine === null, 'live' => true, 'timers' => [], 'shed' => []];
     }
 
     /**
@@ -263,11 +312,17 @@ final class Bench
                 $state['position'] = 'between';
                 break;
             case 'switch_closed':
-                $state['position'] = $event->keys['to'] === 'normal' ? 'utility' : 'generator';
+                $state['position'] = $event->keys['to'];
                 break;
             case 'bus_dead':
             case 'bus_live':
                 $state['live'] = $event->kind === 'bus_live';
+                break;
+            case 'load_shed':
+                $state['shed'] = [...$state['shed'], $event->keys['load']];
+                break;
+            case 'load_restored':
+                $state['shed'] = array_values(array_diff($state['shed'], [$event->keys['load']]));
                 break;
             case 'timer_started':
                 $state['timers'][$name] = [$event->tMs, $event->keys['duration_ms']];
@@ -302,24 +357,11 @@ final class Bench
     /**
      * @param array<string, mixed>  $sheet
      * @param array<string, string> $delays
-     * @param array<string, string> $typed
      *
-     * @return null|array{tracks: StripTracks, settings: Settings, numbers: array<string, string>}
+     * @return null|array{tracks: StripTracks, settings: Settings}
      */
-    private static function play(SwitchFacts $facts, SheetForm $form, array $sheet, Story $story, array $delays, array $typed, MessageBag $errors): ?array
+    private static function play(SwitchFacts $facts, SheetForm $form, array $sheet, Plot $plot, array $delays, MessageBag $errors): ?array
     {
-        $numbers = [];
-        $shown = [];
-        foreach ($story->numbers() as $number) {
-            $text = str_replace(',', '.', $typed[$number->name] ?? '');
-            $value = $text === '' ? $number->default : (is_numeric($text) ? (int) round((float) $text * ($number->isTime ? 1000 : 1)) : -1);
-            if ($value < 0 || $value > $number->max) {
-                $most = $number->isTime ? $number->max / 1000 . ' s' : (string) $number->max;
-                $errors->add("n.$number->name", "$number->label: from 0 to $most.");
-            }
-            $numbers[$number->name] = $value;
-            $shown[$number->name] = $number->isTime ? rtrim(rtrim(sprintf('%.3f', $value / 1000), '0'), '.') : (string) $value;
-        }
         $fields = [];
         foreach ($form->fields() as $field) {
             $fields[$field->path] = $delays[$field->path] ?? $field->typed($sheet);
@@ -330,13 +372,29 @@ final class Bench
             foreach ($e->errors() as $key => $messages) {
                 $errors->add('d.' . substr($key, 2), $messages[0]);
             }
-        }
-        if ($errors->isNotEmpty() || ! isset($settings)) {
+            $plot->scenario($facts, $facts->settings($sheet), $errors); // say all that is wrong at once
+
             return null;
         }
-        $scenario = $facts->scenario($story->sheet($settings, $numbers), $story->events($numbers, $facts->plant, $facts->loads()), $story->untilMs($numbers, $facts->plant, $settings));
+        $scenario = $plot->scenario($facts, $settings, $errors);
 
-        return ['tracks' => new StripTracks($scenario, Rehearsal::play($scenario)), 'settings' => $settings, 'numbers' => $shown];
+        return $scenario === null || $errors->isNotEmpty() ? null : ['tracks' => new StripTracks($scenario, Rehearsal::play($scenario)), 'settings' => $settings];
+    }
+
+    /**
+     * @param array<int|string, mixed> $values
+     *
+     * @return list<array{name: string, value: string}>
+     */
+    private static function flat(array $values, string $prefix): array
+    {
+        $fields = [];
+        foreach ($values as $key => $value) {
+            $name = $prefix === '' ? (string) $key : "{$prefix}[$key]";
+            array_push($fields, ...(is_array($value) ? self::flat($value, $name) : [['name' => $name, 'value' => is_scalar($value) ? (string) $value : '']]));
+        }
+
+        return $fields;
     }
 
     /**

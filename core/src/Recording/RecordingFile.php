@@ -13,11 +13,14 @@ final readonly class RecordingFile
     /** @param list<string> $names of the voltage channels */
     public function __construct(private string $station, private float $lineHz, private array $names) {}
 
+    /** A frequency that was not measured is written as the last one that was. */
     public function csv(Series $series): string
     {
         $lines = [implode(',', ['t_ms', ...array_map(static fn(string $name): string => "{$name}_v", $this->names), 'hz'])];
+        $hz = $this->lineHz;
         foreach ($series->atMs as $i => $atMs) {
-            $lines[] = implode(',', [$atMs, ...$series->at($i), $series->hz[$i] ?? '']);
+            $hz = $series->hz[$i] ?? $hz;
+            $lines[] = implode(',', [$atMs, ...$series->at($i), $hz]);
         }
 
         return implode("\n", $lines) . "\n";
@@ -27,9 +30,11 @@ final readonly class RecordingFile
     public function combined(Series $series, string $startedAt): string
     {
         $data = '';
+        $hz = $this->lineHz;
         foreach ($series->atMs as $i => $atMs) {
             $values = array_map(static fn(float $v): string => (string) (int) round($v * 1000), $series->at($i));
-            $data .= implode(',', [$i + 1, $atMs, ...$values, (int) round(($series->hz[$i] ?? 0.0) * 1000)]) . "\r\n";
+            $hz = $series->hz[$i] ?? $hz;
+            $data .= implode(',', [$i + 1, $atMs, ...$values, (int) round($hz * 1000)]) . "\r\n";
         }
         $hertz = (count($this->names) + 1) . ',hz,,,Hz,0.001,0,0,-999999999,999999999,1,1,P';
         $config = $this->config('0.001', 0, count($series->atMs), $startedAt, DataFormat::Ascii, 1000, [$hertz]);

@@ -192,11 +192,6 @@ enum Story: string
      */
     public function untilMs(array $n, Plant $plant, Settings $settings): int
     {
-        $engine = $plant->engine;
-        $cranks = $engine === null ? 0 : $engine->crankAttempts * ($engine->crankLimitMs + $engine->crankRestMs) + $engine->runUpMs + $engine->stopMs;
-
-        return array_sum(array_filter($n, static fn(string $name): bool => str_ends_with($name, '_ms'), ARRAY_FILTER_USE_KEY))
-            + $settings->normal->dropoutDelayMs + (int) $settings->startDelayMs + $cranks + $settings->transferDelayMs + 2 * $settings->moveMs()
-            + (int) $settings->returnDelayMs + max((int) $settings->cooldownMs, $settings->minRunMs) + 60_000;
+        return array_sum(array_filter($n, static fn(string $name): bool => str_ends_with($name, '_ms'), ARRAY_FILTER_USE_KEY)) + Rest::ms($plant, $settings);
     }
 }

@@ -16,6 +16,9 @@ final class CoreStandsAloneTest extends TestCase
         'getenv', 'env', 'config', 'header', 'curl_init', 'exec', 'shell_exec', 'echo', 'print',
     ];
 
+    /** Chance by a seed that comes in as an argument repeats itself, and is no chance. */
+    private const SEEDED = ['Random\Randomizer', 'Random\Engine\Xoshiro256StarStar'];
+
     #[Test, DataProvider('files')]
     public function a_core_file_leans_on_the_core_only(string $file): void
     {
@@ -24,7 +27,7 @@ final class CoreStandsAloneTest extends TestCase
             if ($token->is([T_NAME_QUALIFIED, T_NAME_FULLY_QUALIFIED])) {
                 $name = ltrim($token->text, '\\');
                 $isOwn = str_starts_with($name, 'Escapement\Core');
-                $isPhp = ! str_contains($name, '\\');
+                $isPhp = ! str_contains($name, '\\') || in_array($name, self::SEEDED, true);
                 self::assertTrue($isOwn || $isPhp, "$file leans on $name");
             }
             $next = $tokens[$i + 1] ?? null;

@@ -16,14 +16,21 @@ class StripCursor {
         this.items = [...document.querySelectorAll('.events > li')];
         this.isDragging = false;
         this.scroll.addEventListener('pointerdown', (event) => {
-            if (!event.target.closest('.grip')) { this.isDragging = true; this.follow(event); }
+            if (!event.target.closest('.grip, .handle')) { this.isDragging = true; this.follow(event); }
         });
         addEventListener('pointermove', (event) => { if (this.isDragging) { this.follow(event); } });
         addEventListener('pointerup', () => { this.isDragging = false; });
         addEventListener('pointercancel', () => { this.isDragging = false; });
         this.slider.addEventListener('keydown', (event) => this.key(event));
-        this.items.forEach((item, i) => item.firstElementChild.addEventListener('click', () => this.go(this.data.moments[i].ms)));
+        this.items[0]?.parentElement.addEventListener('click', (event) => {
+            const item = event.target.closest('li[data-moment] > button')?.parentElement;
+            if (item) { this.go(this.data.moments[Number(item.dataset.moment)].ms); }
+        });
+        this.line = document.querySelector('#small-line');
+        this.loads = JSON.parse(this.line?.dataset.loads ?? '[]');
         strip.querySelectorAll('.grip').forEach((grip) => this.attachGrip(grip));
+        strip.querySelectorAll('.handle').forEach((handle) => this.attachHandle(handle));
+        this.scroll.addEventListener('dblclick', (event) => this.addOutage(event));
         this.go(this.data.moments[0]?.ms ?? 0, false);
     }
 
@@ -70,6 +77,67 @@ class StripCursor {
         grip.addEventListener('blur', () => { if (!isHeld) { play(); } });
     }
 
+    // A handle of a piece types into the piece's row: the first moves it, the second stretches it; Delete takes it away.
+    attachHandle(handle) {
+        const field = document.querySelector(`#turn [name="${handle.dataset.field}"]`);
+        if (!field) { return; }
+        const from = Number(handle.dataset.fromMs), was = field.value;
+        const piece = handle.closest('.piece');
+        const isStart = handle.dataset.field.endsWith('[at]');
+        const home = this.x(from + Number(was) * 1000);
+        let played = was;
+        const show = (seconds) => {
+            const shift = (this.x(from + seconds * 1000) - home).toFixed(1);
+            (isStart ? piece : handle).setAttribute('transform', `translate(${shift} 0)`);
+            handle.setAttribute('aria-valuenow', seconds);
+            handle.setAttribute('aria-valuetext', `${handle.getAttribute('aria-label')} ${seconds.toFixed(1)} seconds`);
+            field.value = String(Math.round(seconds * 10) / 10);
+        };
+        const play = () => {
+            if (field.value !== played) {
+                played = field.value;
+                field.dispatchEvent(new Event('change', { bubbles: true }));
+            }
+        };
+        let offset = null; // where on the handle it was taken
+        const at = (event) => Math.max(0, (this.ms(event.clientX - this.plot.getBoundingClientRect().left - offset) - from) / 1000);
+        handle.addEventListener('pointerdown', (event) => {
+            offset = event.clientX - this.plot.getBoundingClientRect().left - home;
+            handle.setPointerCapture(event.pointerId);
+            event.preventDefault();
+            event.stopPropagation();
+            handle.focus();
+        });
+        handle.addEventListener('pointermove', (event) => { if (offset !== null) { show(at(event)); } });
+        handle.addEventListener('pointerup', () => { offset = null; play(); });
+        handle.addEventListener('pointercancel', () => { offset = null; show(Number(was)); });
+        handle.addEventListener('keydown', (event) => {
+            const step = { ArrowRight: 0.1, ArrowLeft: -0.1, PageUp: 1, PageDown: -1 }[event.key];
+            if (step !== undefined) {
+                event.preventDefault();
+                show(Math.max(0, Math.round((Number(field.value) + step) * 10) / 10));
+            } else if (event.key === 'Escape') {
+                show(Number(was));
+                field.value = was;
+            } else if (event.key === 'Enter') {
+                play();
+            } else if (event.key === 'Delete' || event.key === 'Backspace') {
+                event.preventDefault();
+                document.querySelector(`#turn [name="${handle.dataset.field.replace(/\[(at|lasts)\]$/, '[gone]')}"]`)?.click();
+            }
+        });
+        handle.addEventListener('blur', () => { if (offset === null) { play(); } });
+    }
+
+    // Twice on the strip while a script is being edited: an outage begins there.
+    addOutage(event) {
+        const add = document.querySelector('#turn button[name="add"][value="volts"]');
+        if (add && !event.target.closest('.grip, .handle')) {
+            this.follow(event);
+            add.click();
+        }
+    }
+
     x(ms) {
         const segment = this.data.segments.find(([, to]) => ms <= to) ?? this.data.segments[this.data.segments.length - 1];
         const [fromMs, toMs, fromX, toX] = segment;
@@ -114,9 +182,12 @@ class StripCursor {
     }
 
     moment() {
-        let place = -1;
-        this.data.moments.forEach((moment, i) => { if (moment.ms <= this.at) { place = i; } });
-        return place;
+        let low = -1, high = this.data.moments.length - 1;
+        while (low < high) { // the last one that is not after the cursor
+            const middle = Math.ceil((low + high) / 2);
+            if (this.data.moments[middle].ms <= this.at) { low = middle; } else { high = middle - 1; }
+        }
+        return low;
     }
 
     volts() {
@@ -129,30 +200,82 @@ class StripCursor {
         return corners[0][1];
     }
 
+    // The one-line beside the strip: which side is closed, and what has voltage; the style sheet does the rest.
+    drawLine(state) {
+        if (!this.line) { return; }
+        const volts = this.volts();
+        const data = this.line.dataset;
+        data.position = state.position;
+        data.bus = state.live && state.position !== 'between' ? state.position : 'dark';
+        data.n = volts >= this.data.nominalV / 2 ? 'live' : 'dead';
+        data.e = ['running', 'cooling'].includes(state.engine) || this.data.isTwo && state.e ? 'live' : 'dead';
+        this.line.querySelector('[data-volts="n"]').textContent = `${volts.toFixed(0)} V`;
+        this.line.querySelector('[data-volts="e"]').textContent = data.e === 'live' ? `${this.data.emergencyV} V` : '0 V';
+        this.line.querySelector('.bus-word').textContent = data.bus === 'dark' ? 'dark' : 'live';
+        this.loads.forEach((id, i) => {
+            const load = this.line.querySelectorAll('.load')[i];
+            const isShed = state.shed.includes(id);
+            load.classList.toggle('is-shed', isShed);
+            load.querySelector('.load-word').textContent = isShed ? 'shed' : '';
+        });
+    }
+
     say(place) {
-        this.items.forEach((item, i) => item.classList.toggle('now', i === place));
-        const list = this.items[0]?.parentElement;
         const now = this.items[place];
-        if (now && list.scrollHeight > list.clientHeight) { // the list follows the cursor, the page stays
-            list.scrollTop = now.offsetTop - list.offsetTop - 4;
+        if (this.marked !== now) {
+            this.marked?.classList.remove('now');
+            now?.classList.add('now');
+            this.marked = now;
+            const list = now?.parentElement;
+            if (now && list.scrollHeight > list.clientHeight) { // the list follows the cursor, the page stays
+                list.scrollTop = now.offsetTop - list.offsetTop - 4;
+            }
         }
-        const state = this.data.moments[place];
+        const state = this.data.moments[place]?.state ?? this.data.first;
         const put = (name, words) => { const cell = document.querySelector(`#cursor-values [data-at="${name}"]`); if (cell) { cell.textContent = words; } };
         const flag = document.querySelector('#cursor-clock');
         if (flag) { flag.textContent = clock(this.at); }
-        put('volts', `${this.volts().toFixed(0)}\u202FV`);
-        put('n', !state || state.n ? 'good' : 'lost');
-        put('engine', state?.engine ?? 'stopped');
-        put('position', state?.position ?? 'utility');
-        put('live', !state || state.live ? 'live' : 'dark');
-        const [name, timer] = Object.entries(state?.timers ?? {})[0] ?? [];
+        const cursorAt = document.querySelector('#cursor-at');
+        if (cursorAt) { cursorAt.value = (this.at / 1000).toFixed(1); }
+        put('n', state.n ? 'good' : 'lost');
+        put('engine', state.engine);
+        const [name, timer] = Object.entries(state.timers)[0] ?? [];
         put('timer', name ? `${name} ${((this.at - timer[0]) / 1000).toFixed(1)} of ${(timer[1] / 1000).toFixed(1)}\u202Fs` : 'none');
+        this.drawLine(state);
         this.slider.setAttribute('aria-valuenow', this.at);
         this.slider.setAttribute('aria-valuetext', `at ${clock(this.at)}: ${this.items[place]?.querySelector('b')?.textContent ?? 'nothing has happened yet'}`);
     }
 }
 
+// A picture of the strip: the server's drawing for paper, painted on a canvas twice its size.
+async function savePng(button) {
+    const form = button.closest('form');
+    const answer = await fetch(button.dataset.png, { method: 'POST', body: new FormData(form) });
+    if (!answer.ok) { return; }
+    const name = /filename="([^"]+)\.svg"/.exec(answer.headers.get('Content-Disposition') ?? '')?.[1] ?? 'strip';
+    const drawing = await answer.text();
+    const image = new Image();
+    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(drawing)}`;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    const scale = Math.min(2, 16_000 / image.width);
+    canvas.width = image.width * scale;
+    canvas.height = image.height * scale;
+    const paper = canvas.getContext('2d');
+    paper.fillStyle = '#fff';
+    paper.fillRect(0, 0, canvas.width, canvas.height);
+    paper.drawImage(image, 0, 0, canvas.width, canvas.height);
+    const link = document.createElement('a');
+    link.download = `${name}.png`;
+    link.href = canvas.toDataURL('image/png');
+    link.click();
+}
+
 export function attachStrips() {
+    document.querySelectorAll('[data-png][hidden]').forEach((button) => {
+        button.hidden = false;
+        button.addEventListener('click', () => savePng(button));
+    });
     document.querySelectorAll('.strip[data-cursor]:not([data-attached])').forEach((strip) => {
         strip.dataset.attached = 'yes';
         new StripCursor(strip);

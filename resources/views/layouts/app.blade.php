@@ -18,7 +18,7 @@
     @hasSection('site')
         <div class="bar-site">@yield('site')</div>
     @else
-        @auth<nav aria-label="Main"><a href="{{ route('board') }}" @if (request()->routeIs('board')) aria-current="page" @endif>Board</a></nav>@endauth
+        @auth<nav aria-label="Main"><a href="{{ route('board') }}" @if (request()->routeIs('board')) aria-current="page" @endif>Board</a><a href="{{ route('library') }}" @if (request()->routeIs('library', 'recording')) aria-current="page" @endif>Library</a></nav>@endauth
     @endif
     @auth
         <div class="bar-end">

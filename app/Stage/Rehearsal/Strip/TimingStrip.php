@@ -26,8 +26,15 @@ final class TimingStrip
     private readonly Ink $ink;
     private readonly int $labelPx;
 
-    public function __construct(private readonly StripTracks $tracks, private readonly ?StripTracks $ghost, bool $isPrint, float $plotPx, private readonly bool $hasGrips = false)
-    {
+    /** @param list<StripHandle> $handles */
+    public function __construct(
+        private readonly StripTracks $tracks,
+        private readonly ?StripTracks $ghost,
+        bool $isPrint,
+        float $plotPx,
+        private readonly bool $hasGrips = false,
+        private readonly array $handles = [],
+    ) {
         $this->ink = new Ink($isPrint);
         $this->labelPx = $isPrint ? 184 : 156; // the paper's letters are wider
         $this->scale = new StripScale($tracks->momentsMs, $tracks->untilMs, $plotPx);
@@ -142,6 +149,7 @@ final class TimingStrip
                 $this->words .= $this->text($x + 4, $foot - 8, 'declared lost at ' . SheetWords::clock($span['fromMs']), 'start', 'ink-2', 13, true);
             }
         }
+        $this->drawHandles($this->y + 1, false);
         $this->labels .= $this->text(0, $this->y + 12, 'Utility', 'start', weight: 600) . $this->text($this->labelPx - 8, $foot + 8, 'declared good', 'end', 'ink-2', 13);
         $this->endLane(66);
     }
@@ -233,6 +241,7 @@ final class TimingStrip
             }
         }
         $this->plot .= sprintf('<path d="M0 %1$.1fH%2$.1f" stroke="%3$s"/>', $foot, $this->scale->width, $this->ink->colour('hair'));
+        $this->drawHandles($this->y + 1, true);
         $metrics = $this->tracks->result->metrics;
         $this->labels .= $this->text(0, $this->y + 16, 'Engine', 'start', weight: 600)
             . $this->text($this->labelPx - 8, $this->y + 16, 'run ' . $this->seconds($metrics->engineRunMs), 'end', 'ink-2', 13)
@@ -442,6 +451,41 @@ final class TimingStrip
             $y - 2,
             $x - 4,
             $y + 1.5,
+        );
+    }
+
+    /** The pieces of a script: a steel line from where one begins to where it ends, with a handle at each end. */
+    private function drawHandles(float $y, bool $isOfEngine): void
+    {
+        foreach ($this->handles as $i => $handle) {
+            if ($handle->isOfEngine !== $isOfEngine) {
+                continue;
+            }
+            $x = $this->scale->x(min($handle->atMs, $this->tracks->untilMs));
+            $end = $handle->lastsMs === null ? null : max($x + 10, $this->scale->x(min($handle->atMs + $handle->lastsMs, $this->tracks->untilMs)));
+            $this->grips .= sprintf('<g class="piece" data-piece="%s"><path class="piece-line" d="M%.1f %.1fH%.1f"/>', $handle->field, $x, $y + 6, $end ?? $x)
+                . $this->handle($handle, $i, 'at', $x, $y) . ($end === null ? '' : $this->handle($handle, $i, 'lasts', $end, $y)) . '</g>';
+        }
+    }
+
+    private function handle(StripHandle $handle, int $i, string $what, float $x, float $y): string
+    {
+        $label = sprintf('%s %d, %s', $handle->label, $i + 1, $what === 'at' ? 'begins at' : 'lasts');
+        $ms = $what === 'at' ? $handle->atMs : (int) $handle->lastsMs;
+
+        return sprintf(
+            '<g class="handle" tabindex="0" role="slider" data-field="%1$s[%2$s]" data-from-ms="%3$d" aria-label="%4$s" aria-valuemin="0" aria-valuemax="31536000" aria-valuenow="%5$s" aria-valuetext="%4$s %6$s">'
+            . '<rect class="hit" x="%7$.1f" y="%8$.1f" width="44" height="40"/><rect class="block" x="%9$.1f" y="%10$.1f" width="8" height="12"/></g>',
+            $handle->field,
+            $what,
+            $what === 'at' ? 0 : $handle->atMs,
+            $this->esc($label),
+            $ms / 1000,
+            $this->seconds($ms),
+            $x - ($what === 'at' ? 36 : 8),
+            $y - 8,
+            $x - ($what === 'at' ? 8 : 0),
+            $y,
         );
     }
 

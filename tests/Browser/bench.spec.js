@@ -14,6 +14,7 @@ test('a story is edited on the strip by pointer and by keyboard, kept, and drawn
     await page.mouse.move(box.x + 24, box.y + 6, { steps: 4 });
     await page.mouse.up();
     await expect(page.getByRole('textbox', { name: 'Lasts' })).not.toHaveValue('180');
+    await expect(lasts).not.toHaveAttribute('transform', /./); // the server's own drawing is there
 
     await page.getByRole('slider', { name: 'Outage 1, begins at' }).focus();
     await page.keyboard.press('PageUp');
@@ -70,6 +71,6 @@ test('a recording is brought in with its columns offered, and a season is played
     await page.getByRole('link', { name: 'Play a season' }).click();
     await page.getByLabel('A recording').selectOption('north yard');
     await page.getByRole('button', { name: 'Play the season' }).click();
-    await page.getByRole('link', { name: 'Return delay 15.0 s' }).click();
+    await page.getByRole('link', { name: 'Return delay 15.0 s', exact: true }).click();
     await expect(page.getByRole('button', { name: 'Propose this sheet' })).toBeVisible();
 });

@@ -7,15 +7,37 @@ namespace Escapement\Core\Wire;
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
 use Escapement\Core\Commissioning\TimingVerdict;
+use Escapement\Core\Power\BatteryRuntime;
+use Escapement\Core\Power\Demand;
+use Escapement\Core\Power\Fuel;
+use Escapement\Core\Power\MotorStart;
+use Escapement\Core\Power\ShedPlan;
+use Escapement\Core\Power\SingleLegJumper;
+use Escapement\Core\Power\Sizing;
+use Escapement\Core\Power\SourceRating;
+use Escapement\Core\Power\StepSequence;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Settings\Change;
 use Escapement\Core\Settings\Check\SettingsCheck;
 use Escapement\Core\Settings\SettingsDiff;
+use Escapement\Core\Wiring\Colours;
+use Escapement\Core\Wiring\Conductor;
+use Escapement\Core\Wiring\Grounding;
+use Escapement\Core\Wiring\MobileCable;
+use Escapement\Core\Wiring\PullBox;
+use Escapement\Core\Wiring\RacewayFill;
+use Escapement\Core\Wiring\ServiceSplit;
+use Escapement\Core\Wiring\Torque;
+use Escapement\Core\Wiring\VoltageDrop;
 
 /** Every calculation by the name it has on the command line: one decoded object in, one out. */
 final readonly class Calculations
 {
-    public const NAMES = ['settings_check', 'settings_diff', 'settings_compare', 'timing_verdict'];
+    public const NAMES = [
+        'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict',
+        'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
+        'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
+    ];
 
     /**
      * @return array<string, mixed>
@@ -39,6 +61,24 @@ final readonly class Calculations
             'settings_diff' => $this->settingsDiff($input),
             'settings_compare' => (new CompareReader())->comparison($input)->compare(),
             'timing_verdict' => $this->timingVerdict($input),
+            'demand' => (new Demand())->answer($input)->toArray(),
+            'source_rating' => (new SourceRating())->answer($input)->toArray(),
+            'sizing' => (new Sizing())->answer($input)->toArray(),
+            'motor_start' => (new MotorStart())->answer($input)->toArray(),
+            'step_sequence' => (new StepSequence())->answer($input)->toArray(),
+            'shed_plan' => (new ShedPlan())->answer($input)->toArray(),
+            'battery_runtime' => (new BatteryRuntime())->answer($input)->toArray(),
+            'single_leg_jumper' => (new SingleLegJumper())->answer($input)->toArray(),
+            'fuel' => (new Fuel())->answer($input)->toArray(),
+            'conductor' => (new Conductor())->answer($input)->toArray(),
+            'voltage_drop' => (new VoltageDrop())->answer($input)->toArray(),
+            'grounding' => (new Grounding())->answer($input)->toArray(),
+            'raceway_fill' => (new RacewayFill())->answer($input)->toArray(),
+            'pull_box' => (new PullBox())->answer($input)->toArray(),
+            'torque' => (new Torque())->answer($input)->toArray(),
+            'colours' => (new Colours())->answer($input)->toArray(),
+            'service_split' => (new ServiceSplit())->answer($input)->toArray(),
+            'mobile_cable' => (new MobileCable())->answer($input)->toArray(),
             default => throw new BadInput('', "There is no calculation \"$name\". There are: " . implode(', ', self::NAMES) . '.'),
         };
     }

@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Power;
+
+/**
+ * The heaviest set of items that fits several limits at once, exactly, and of equally heavy ones that whose list of what
+ * is left off comes first. Rule: loads §6.
+ *
+ * Branch and bound in two steps: first the greatest weight, then, id by id, whether that weight can still be had with
+ * this one left off. The bound is the least of what divisible items would add under each limit.
+ */
+final class BestSet
+{
+    public const SLACK = 1e-6;
+
+    /** @var list<int> items in the order of the search */
+    private array $order = [];
+    /** @var list<list<int>> per limit, the items by weight for what they take of it */
+    private array $byLimit = [];
+    private int $best = -1;
+    private int $target = PHP_INT_MAX;
+    /** @var array<int, true> items whose fate is decided */
+    private array $decided = [];
+
+    /**
+     * @param list<string>      $ids
+     * @param list<int>         $weights
+     * @param list<list<float>> $needs   of each item, one a limit
+     * @param list<float>       $room    what each limit leaves
+     * @param list<string>      $always  ids that are left off in any case: part of the list that settles ties
+     */
+    public function __construct(private readonly array $ids, private readonly array $weights, private readonly array $needs, private readonly array $room, private readonly array $always)
+    {
+        $items = array_keys($ids);
+        foreach (array_keys($room) as $k) {
+            $sorted = $items;
+            usort($sorted, static fn(int $a, int $b): int => $needs[$a][$k] * $weights[$b] <=> $needs[$b][$k] * $weights[$a]);
+            $this->byLimit[] = $sorted;
+        }
+        $shares = [];
+        foreach ($items as $i) {
+            $most = max(0.0, ...array_map(static fn(float $need, float $all): float => $need / max($all, self::SLACK), $needs[$i], $room));
+            $shares[] = $most > 0 ? $weights[$i] / $most : INF;
+        }
+        usort($items, static fn(int $a, int $b): int => $shares[$b] <=> $shares[$a]);
+        $this->order = $items;
+    }
+
+    /** @return list<string> what is left off, sorted */
+    public function shed(): array
+    {
+        $most = $this->heaviest($this->room, 0, PHP_INT_MAX);
+        $names = [...$this->ids, ...$this->always];
+        sort($names, SORT_STRING);
+        $items = array_flip($this->ids);
+        $forcedLeft = count($this->always);
+        $shed = [];
+        $room = $this->room;
+        $weight = 0;
+        foreach ($names as $name) {
+            if (! isset($items[$name])) {
+                $shed[] = $name;
+                $forcedLeft--;
+                continue;
+            }
+            $item = $items[$name];
+            if ($forcedLeft === 0 && $this->carriesAllTheRest($room)) {
+                break;
+            }
+            $this->decided[$item] = true;
+            if ($this->heaviest($room, $weight, $most) >= $most) {
+                $shed[] = $name;
+                continue;
+            }
+            $weight += $this->weights[$item];
+            foreach ($this->needs[$item] as $k => $need) {
+                $room[$k] -= $need;
+            }
+        }
+
+        return $shed;
+    }
+
+    /** @param array<int, float> $room */
+    private function carriesAllTheRest(array $room): bool
+    {
+        foreach ($this->order as $item) {
+            if (! isset($this->decided[$item])) {
+                foreach ($this->needs[$item] as $k => $need) {
+                    $room[$k] -= $need;
+                }
+            }
+        }
+
+        return min([INF, ...$room]) >= -self::SLACK;
+    }
+
+    /**
+     * The greatest weight with the items that are not decided yet; stops as soon as the target is reached.
+     *
+     * @param array<int, float> $room
+     */
+    private function heaviest(array $room, int $weight, int $target): int
+    {
+        $this->best = -1;
+        $this->target = $target;
+        $this->branch(0, $weight, $room, $this->decided);
+
+        return $this->best;
+    }
+
+    /**
+     * @param array<int, float> $room
+     * @param array<int, true>  $done
+     */
+    private function branch(int $depth, int $weight, array $room, array $done): void
+    {
+        while (isset($this->order[$depth]) && isset($done[$this->order[$depth]])) {
+            $depth++;
+        }
+        if ($weight > $this->best) {
+            $this->best = $weight; // everything else left off is an answer too
+        }
+        if (! isset($this->order[$depth]) || $this->best >= $this->target) {
+            return;
+        }
+        $bound = $weight + $this->bound($room, $done);
+        if ($bound <= $this->best || $this->target < PHP_INT_MAX && $bound < $this->target) {
+            return;
+        }
+        $item = $this->order[$depth];
+        $done[$item] = true;
+        $left = $room;
+        $fits = true;
+        foreach ($this->needs[$item] as $k => $need) {
+            $left[$k] -= $need;
+            $fits = $fits && $left[$k] >= -self::SLACK;
+        }
+        if ($fits) {
+            $this->branch($depth + 1, $weight + $this->weights[$item], $left, $done);
+        }
+        $this->branch($depth + 1, $weight, $room, $done);
+    }
+
+    /**
+     * @param array<int, float> $room
+     * @param array<int, true>  $done
+     */
+    private function bound(array $room, array $done): int
+    {
+        $least = INF;
+        foreach ($this->byLimit as $k => $items) {
+            $left = $room[$k] + self::SLACK;
+            $sum = 0.0;
+            foreach ($items as $item) {
+                if (isset($done[$item])) {
+                    continue;
+                }
+                $need = $this->needs[$item][$k];
+                if ($need > $left) {
+                    $sum += $this->weights[$item] * $left / $need;
+                    break;
+                }
+                $left -= $need;
+                $sum += $this->weights[$item];
+            }
+            $least = min($least, $sum);
+        }
+
+        return (int) floor($least + 1e-6);
+    }
+}

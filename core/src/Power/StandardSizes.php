@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Power;
+
+use Escapement\Core\Internal\Slack;
+
+/** Standard overcurrent device sizes. Facts to be confirmed against the edition in force. Rule: loads §0.5. */
+final readonly class StandardSizes
+{
+    public const AMPS = [
+        15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600, 700, 800,
+        1000, 1200, 1600, 2000, 2500, 3000, 4000, 5000, 6000,
+    ];
+
+    /** The smallest size that is not below; null above the largest. */
+    public static function next(float $amps): ?int
+    {
+        foreach (self::AMPS as $size) {
+            if (! Slack::exceeds($amps, $size)) {
+                return $size;
+            }
+        }
+
+        return null;
+    }
+}

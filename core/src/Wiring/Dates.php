@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Wiring;
+
+use Escapement\Core\Wire\Fields;
+
+/** Calendar dates as they go on the wire, and days between them. */
+final class Dates
+{
+    private const FIRST = '1970-01-01';
+    private const LAST = '2199-12-31';
+
+    /** A real date, 1970 to 2199. */
+    public static function read(Fields $in, string $key): string
+    {
+        $text = $in->text($key, 10);
+        $date = \DateTimeImmutable::createFromFormat('!Y-m-d', $text, new \DateTimeZone('UTC'));
+        if ($date === false || $date->format('Y-m-d') !== $text || $text < self::FIRST || $text > self::LAST) {
+            throw $in->at($key)->bad("\"$text\" is no date; write it as 2026-11-23.");
+        }
+
+        return $text;
+    }
+
+    public static function plusDays(string $date, int $days): string
+    {
+        return self::of($date)->modify("+$days days")->format('Y-m-d');
+    }
+
+    /** Negative when the second comes first. */
+    public static function daysBetween(string $from, string $to): int
+    {
+        return intdiv(self::of($to)->getTimestamp() - self::of($from)->getTimestamp(), 86_400);
+    }
+
+    private static function of(string $date): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable($date, new \DateTimeZone('UTC'));
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Calc;
+
+use Escapement\Core\Tests\CaseFile;
+use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\Node;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** Every public case of loads, wiring and topology; numbers to a billionth, findings by id and severity. */
+final class CalcCasesTest extends TestCase
+{
+    #[Test, DataProvider('cases')]
+    public function it_answers_as_the_reference_does(\stdClass $case): void
+    {
+        $expected = CaseFile::asArray($case->expect);
+        try {
+            $result = CaseFile::asArray((new Calculations())->calc($case->calc, new Node($case->input)));
+        } catch (BadInput $e) {
+            self::assertSame($expected['error']['path'] ?? null, $e->path, $e->getMessage());
+
+            return;
+        }
+        self::assertArrayNotHasKey('error', $expected, 'this input is bad');
+        self::assertArrayHasKey('working', $result);
+        unset($result['working'], $expected['working']);
+        $expected['findings'] = array_map(static fn(array $finding): array => ['id' => $finding['id'], 'severity' => $finding['severity']], $expected['findings']);
+        foreach ($result['findings'] as $i => $finding) {
+            self::assertNotSame('', $finding['because']);
+            $result['findings'][$i] = ['id' => $finding['id'], 'severity' => $finding['severity']];
+        }
+        $this->compare($expected, $result, '');
+    }
+
+    /** @return iterable<string, array{\stdClass}> */
+    public static function cases(): iterable
+    {
+        foreach (['loads', 'wiring', 'topology'] as $chapter) {
+            foreach (CaseFile::read($chapter) as $name => $case) {
+                if (in_array($case[0]->calc, Calculations::NAMES, true)) {
+                    yield "$chapter, $name" => $case;
+                }
+            }
+        }
+    }
+
+    private function compare(mixed $expected, mixed $actual, string $path): void
+    {
+        if (is_array($expected)) {
+            self::assertIsArray($actual, $path);
+            self::assertSame(array_is_list($expected) ? count($expected) : self::sorted($expected), array_is_list($expected) ? count($actual) : self::sorted($actual), "$path has " . json_encode($actual));
+            foreach ($expected as $key => $value) {
+                $this->compare($value, $actual[$key] ?? null, "$path/$key");
+            }
+        } elseif (is_float($expected) || is_int($expected)) {
+            self::assertTrue(is_float($actual) || is_int($actual), "$path is " . json_encode($actual) . ', should be ' . $expected);
+            self::assertEqualsWithDelta($expected, $actual, 1e-9 * max(1, abs($expected)), $path);
+        } else {
+            self::assertSame($expected, $actual, $path);
+        }
+    }
+
+    /**
+     * @param array<array-key, mixed> $object
+     *
+     * @return list<array-key>
+     */
+    private static function sorted(array $object): array
+    {
+        $keys = array_keys($object);
+        sort($keys);
+
+        return $keys;
+    }
+}

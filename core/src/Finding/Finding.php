@@ -11,6 +11,7 @@ final readonly class Finding
      * @param ?string                     $path     JSON Pointer of the setting, also when it is absent there
      * @param null|array<string, mixed> $fix      JSON Merge Patch (RFC 7386) of `settings` that clears it
      * @param list<string|int>            $subjects
+     * @param ?string                     $at       the element or terminal of a one-line that it stands at
      */
     public function __construct(
         public string $id,
@@ -20,6 +21,7 @@ final readonly class Finding
         public ?string $path = null,
         public ?array $fix = null,
         public array $subjects = [],
+        public ?string $at = null,
     ) {}
 
     /**
@@ -40,6 +42,6 @@ final readonly class Finding
         return [
             'id' => $this->id, 'severity' => $this->severity->value, 'message' => $this->message, 'path' => $this->path,
             'because' => $this->because, 'fix' => $this->fix, 'subjects' => $this->subjects,
-        ];
+        ] + ($this->at === null ? [] : ['at' => $this->at]);
     }
 }

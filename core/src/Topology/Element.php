@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Topology;
+
+/** One thing on the one-line. Which fields mean anything depends on its type; the reader has checked them. Rule: topology §1.2. */
+final readonly class Element
+{
+    /**
+     * @param list<Breaker> $breakers
+     * @param list<string>  $phases
+     * @param list<string>  $inhibitedBy
+     */
+    public function __construct(
+        public string $id,
+        public string $type,
+        public string $kind = '',
+        public int|float|null $breakerA = null,
+        public int|float|null $faultKa = null,
+        public bool $isGridInteractive = false,
+        public int|float|null $ratingA = null,
+        public bool $isClosed = true,
+        public bool $isService = false,
+        public bool $breaksLoad = true,
+        public int $poles = 0,
+        public string $neutral = '',
+        public bool $isServiceRated = false,
+        public bool $hasOff = false,
+        public int|float|null $withstandKa = null,
+        public int|float|null $mainA = null,
+        public bool $isMainClosed = true,
+        public string $senseAt = 'after_main',
+        public bool $isInterlocked = true,
+        public string $role = '',
+        public array $breakers = [],
+        public array $phases = [],
+        public int $va = 0,
+        public array $inhibitedBy = [],
+    ) {}
+
+    public function isUtilityLike(): bool
+    {
+        return in_array($this->kind, ['utility', 'shore', 'transformer'], true);
+    }
+
+    /** Fed by the utility's grid, with nothing of the customer's ahead of it. */
+    public function isGrid(): bool
+    {
+        return $this->type === 'source' && ($this->kind === 'utility' || $this->kind === 'transformer');
+    }
+
+    /** @return list<string> the ports of its nodes, in their order */
+    public function ports(): array
+    {
+        return match ($this->type) {
+            'source' => $this->kind === 'inverter' ? ['out', 'dc'] : ['out'],
+            'meter', 'disconnect', 'inlet', 'shed', 'ups' => ['in', 'out'],
+            'switch' => ['normal', ...($this->mainA === null ? [] : ['main_out']), 'emergency', 'load'],
+            'panel' => ['in', 'bus', ...array_map(static fn(Breaker $breaker): string => $breaker->id, $this->breakers)],
+            'charger' => ['in', 'dc'],
+            'battery' => ['dc'],
+            default => ['in'],
+        };
+    }
+}

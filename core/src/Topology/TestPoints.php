@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Topology;
+
+/** Which device to open to prove a switch, and why the others prove nothing. Rule: topology §1.4. */
+final readonly class TestPoints
+{
+    public function __construct(private OneLine $drawing, private Network $network, private PlacedFindings $findings) {}
+
+    /** @return array{list<array<string, mixed>>, list<array<string, mixed>>} the points by rank, and the devices that are none */
+    public function find(): array
+    {
+        $points = $others = [];
+        $normal = array_fill_keys(array_map(static fn(Element $switch): string => $switch->id, $this->drawing->switches), 'normal');
+        $before = $this->network->neighbours($normal, null);
+        foreach ($this->drawing->switches as $switch) {
+            $sensing = $this->network->nodes[$switch->mainA !== null && $switch->senseAt === 'after_main' ? "$switch->id.main_out" : "$switch->id.normal"];
+            if (! $this->isLive($before, $sensing)) {
+                $this->findings->add('sensing-dead', $switch->id);
+                continue;
+            }
+            [$found, $not] = $this->ofSwitch($switch, $sensing, $normal, $before);
+            if ($found === []) {
+                $this->findings->add('no-outage-test-point', $switch->id);
+            }
+            array_push($points, ...$found);
+            array_push($others, ...$not);
+        }
+        $planned = $this->drawing->plannedTestPoint;
+        if ($planned !== null && ! in_array($planned, array_column($points, 'device'), true)) {
+            $this->findings->add('test-point-not-outage', $planned);
+        }
+
+        return [$points, $others];
+    }
+
+    /**
+     * @param array<string, string> $normal
+     * @param list<list<int>>       $before
+     *
+     * @return array{list<array<string, mixed>>, list<array<string, mixed>>}
+     */
+    private function ofSwitch(Element $switch, int $sensing, array $normal, array $before): array
+    {
+        $behind = Network::reach($this->network->neighbours(array_diff_key($normal, [$switch->id => true]), null, bothWays: true), $this->network->nodes["$switch->id.load"]);
+        $hops = Network::reach($this->network->neighbours($normal, null, bothWays: true), $sensing);
+        $loads = $this->drawing->ofType('load');
+        $fedBefore = $this->fed($before);
+        $found = $not = [];
+        foreach ($this->drawing->devices as $place => $device) {
+            if (! $device->isClosed) {
+                continue;
+            }
+            $after = $this->network->drawnWithout($normal, $device->ref);
+            [$line, $load] = [$this->network->nodes[$device->line], $this->network->nodes[$device->load]];
+            if ($this->isLive($after, $sensing)) {
+                $not[] = ['switch' => $switch->id, 'device' => $device->ref, 'reason' => isset($behind[$line], $behind[$load]) ? 'downstream-of-switch' : 'not-in-sensing-path'];
+                continue;
+            }
+            if ($device->kind === 'disconnect' && ! $device->element->breaksLoad) {
+                $not[] = ['switch' => $switch->id, 'device' => $device->ref, 'reason' => 'not-load-break'];
+                continue;
+            }
+            $fedAfter = $this->fed($after);
+            $lost = [];
+            foreach ($loads as $one) {
+                $node = $this->network->nodes["$one->id.in"];
+                if (isset($fedBefore[$node]) && ! isset($fedAfter[$node]) && ! isset($behind[$node])) {
+                    $lost[] = $one->id;
+                }
+            }
+            $found[] = ['place' => $place, 'device' => $device->ref, 'hops' => min($hops[$line] ?? PHP_INT_MAX, $hops[$load] ?? PHP_INT_MAX), 'lost' => $lost];
+        }
+        usort($found, static fn(array $a, array $b): int => [count($a['lost']), $a['hops'], $a['place']] <=> [count($b['lost']), $b['hops'], $b['place']]);
+        $points = [];
+        foreach ($found as $i => $point) {
+            $points[] = ['switch' => $switch->id, 'rank' => $i + 1, 'device' => $point['device'], 'hops' => $point['hops'], 'loads_lost_elsewhere' => $point['lost']];
+        }
+
+        return [$points, $not];
+    }
+
+    /** @param list<list<int>> $next */
+    private function isLive(array $next, int $node): bool
+    {
+        foreach ($this->drawing->sources as $source) {
+            if (! $source->isGridInteractive && isset(Network::reach($next, $this->network->nodes["$source->id.out"])[$node])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<list<int>> $next
+     *
+     * @return array<int, int> the nodes that any source reaches
+     */
+    private function fed(array $next): array
+    {
+        $fed = [];
+        foreach ($this->drawing->sources as $source) {
+            $fed += Network::reach($next, $this->network->nodes["$source->id.out"]);
+        }
+
+        return $fed;
+    }
+}

@@ -20,6 +20,7 @@ use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Settings\Change;
 use Escapement\Core\Settings\Check\SettingsCheck;
 use Escapement\Core\Settings\SettingsDiff;
+use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
 use Escapement\Core\Wiring\Colours;
@@ -39,7 +40,7 @@ final readonly class Calculations
         'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
         'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
-        'topology', 'one_line_layout',
+        'topology', 'bonding', 'one_line_layout',
     ];
 
     /**
@@ -83,6 +84,7 @@ final readonly class Calculations
             'service_split' => (new ServiceSplit())->answer($input)->toArray(),
             'mobile_cable' => (new MobileCable())->answer($input)->toArray(),
             'topology' => TopologyCheck::read($input)->answer()->toArray(),
+            'bonding' => BondingCheck::read($input)->answer()->toArray(),
             'one_line_layout' => OneLineLayout::read($input)->answer()->toArray(),
             default => throw new BadInput('', "There is no calculation \"$name\". There are: " . implode(', ', self::NAMES) . '.'),
         };

@@ -20,7 +20,13 @@ final class BestSet
     /** @var list<list<int>> per limit, the items by weight for what they take of it */
     private array $byLimit = [];
     private int $best = -1;
+    /** @var array<int, list<float>> */
+    private readonly array $needs;
+    /** @var list<float> */
+    private readonly array $room;
     private int $target = PHP_INT_MAX;
+    /** @var array<int, true> what the answer at hand carries of the items that were not decided when it was found */
+    private array $carried = [];
     /** @var array<int, true> items whose fate is decided */
     private array $decided = [];
 
@@ -31,9 +37,16 @@ final class BestSet
      * @param list<float>       $room    what each limit leaves
      * @param list<string>      $always  ids that are left off in any case: part of the list that settles ties
      */
-    public function __construct(private readonly array $ids, private readonly array $weights, private readonly array $needs, private readonly array $room, private readonly array $always)
+    public function __construct(private readonly array $ids, private readonly array $weights, array $needs, array $room, private readonly array $always)
     {
         $items = array_keys($ids);
+        // All limits together are a limit too, and often the one that bounds: a set that fits each share fits their sum.
+        foreach ($items as $i) {
+            $needs[$i][] = array_sum(array_map(static fn(float $need, float $all): float => $need / max($all, 1.0), $needs[$i], $room));
+        }
+        $room[] = array_sum(array_map(static fn(float $all): float => ($all + self::SLACK) / max($all, 1.0), $room));
+        $this->needs = $needs;
+        $this->room = $room;
         foreach (array_keys($room) as $k) {
             $sorted = $items;
             usort($sorted, static fn(int $a, int $b): int => $needs[$a][$k] * $weights[$b] <=> $needs[$b][$k] * $weights[$a]);
@@ -70,7 +83,7 @@ final class BestSet
                 break;
             }
             $this->decided[$item] = true;
-            if ($this->heaviest($room, $weight, $most) >= $most) {
+            if (! isset($this->carried[$item]) || $this->heaviest($room, $weight, $most) >= $most) { // the answer at hand does without it, or another one can
                 $shed[] = $name;
                 continue;
             }
@@ -104,9 +117,13 @@ final class BestSet
      */
     private function heaviest(array $room, int $weight, int $target): int
     {
+        $before = $this->carried;
         $this->best = -1;
         $this->target = $target;
-        $this->branch(0, $weight, $room, $this->decided);
+        $this->branch(0, $weight, $room, $this->decided, []);
+        if ($target < PHP_INT_MAX && $this->best < $target) {
+            $this->carried = $before; // no answer: the one at hand stays
+        }
 
         return $this->best;
     }
@@ -114,20 +131,21 @@ final class BestSet
     /**
      * @param array<int, float> $room
      * @param array<int, true>  $done
+     * @param array<int, true>  $carried
      */
-    private function branch(int $depth, int $weight, array $room, array $done): void
+    private function branch(int $depth, int $weight, array $room, array $done, array $carried): void
     {
         while (isset($this->order[$depth]) && isset($done[$this->order[$depth]])) {
             $depth++;
         }
         if ($weight > $this->best) {
             $this->best = $weight; // everything else left off is an answer too
+            $this->carried = $carried;
         }
         if (! isset($this->order[$depth]) || $this->best >= $this->target) {
             return;
         }
-        $bound = $weight + $this->bound($room, $done);
-        if ($bound <= $this->best || $this->target < PHP_INT_MAX && $bound < $this->target) {
+        if ($this->isHopeless($room, $done, max($this->best + 1, $this->target === PHP_INT_MAX ? 0 : $this->target) - $weight)) {
             return;
         }
         $item = $this->order[$depth];
@@ -139,22 +157,24 @@ final class BestSet
             $fits = $fits && $left[$k] >= -self::SLACK;
         }
         if ($fits) {
-            $this->branch($depth + 1, $weight + $this->weights[$item], $left, $done);
+            $this->branch($depth + 1, $weight + $this->weights[$item], $left, $done, $carried + [$item => true]);
         }
-        $this->branch($depth + 1, $weight, $room, $done);
+        $this->branch($depth + 1, $weight, $room, $done, $carried);
     }
 
     /**
+     * Whether, were the items divisible, some limit would still keep them from adding this weight. All limits together
+     * come first: that one mostly decides.
+     *
      * @param array<int, float> $room
      * @param array<int, true>  $done
      */
-    private function bound(array $room, array $done): int
+    private function isHopeless(array $room, array $done, int $wanted): bool
     {
-        $least = INF;
-        foreach ($this->byLimit as $k => $items) {
+        for ($k = count($this->byLimit) - 1; $k >= 0; $k--) {
             $left = $room[$k] + self::SLACK;
-            $sum = 0.0;
-            foreach ($items as $item) {
+            $sum = 1e-6;
+            foreach ($this->byLimit[$k] as $item) {
                 if (isset($done[$item])) {
                     continue;
                 }
@@ -165,10 +185,15 @@ final class BestSet
                 }
                 $left -= $need;
                 $sum += $this->weights[$item];
+                if ($sum >= $wanted) {
+                    continue 2; // this limit does not keep them
+                }
             }
-            $least = min($least, $sum);
+            if ($sum < $wanted) {
+                return true;
+            }
         }
 
-        return (int) floor($least + 1e-6);
+        return false;
     }
 }

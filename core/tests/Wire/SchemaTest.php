@@ -28,9 +28,11 @@ final class SchemaTest extends TestCase
         foreach (CaseFile::read('timing') as $name => [$case]) {
             yield "rehearse: $name" => ['rehearse', $case->input];
         }
-        foreach (CaseFile::read('settings') as $name => [$case]) {
-            if (! isset($case->expect->error)) {
-                yield $name => [$case->calc, $case->input];
+        foreach (['settings', 'loads', 'wiring', 'topology'] as $chapter) {
+            foreach (CaseFile::read($chapter) as $name => [$case]) {
+                if (! isset($case->expect->error) && in_array($case->calc, Calculations::NAMES, true)) {
+                    yield $name => [$case->calc, $case->input];
+                }
             }
         }
     }
@@ -39,7 +41,10 @@ final class SchemaTest extends TestCase
     public function a_misspelt_setting_fits_no_schema(): void
     {
         foreach (self::cases() as [$schema, $input]) {
-            $holder = $input->settings ?? $input->from ?? $input->candidates[0]->settings;
+            if (in_array($schema, ['topology', 'bonding', 'one_line_layout'], true)) {
+                continue; // a drawing may carry keys of its own
+            }
+            $holder = $input->settings ?? $input->from ?? $input->candidates[0]->settings ?? $input;
             $holder->retrun_delay_ms = 1;
             self::assertFalse((new Validator())->validate($input, self::schema($schema))->isValid(), $schema);
         }

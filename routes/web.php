@@ -11,6 +11,7 @@ use App\Stage\Commissioning;
 use App\Stage\Handover;
 use App\Stage\Library;
 use App\Stage\People;
+use App\Stage\Plan;
 use App\Stage\Rehearsal;
 use App\Stage\Season;
 use App\Stage\Settings;
@@ -29,6 +30,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
 
     Route::get('/', Board\ShowBoard::class)->name('board');
     Route::get('/sites/{site}', Survey\ShowSurvey::class)->whereNumber('site')->name('survey');
+    Route::get('/switches/{switch}/plan', Plan\ShowPlan::class)->name('plan');
+    Route::get('/switches/{switch}/plan.json', Plan\ExportPlan::class)->name('plan.export');
     Route::get('/switches/{switch}/settings', Settings\ShowSheet::class)->name('sheet');
     Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');
     Route::get('/switches/{switch}/settings/{version}.json', Settings\ExportSheet::class)->whereNumber('version')->name('sheet.export');
@@ -61,6 +64,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/sites/{site}/switches', Survey\AddSwitch::class)->name('switches');
         Route::put('/switches/{switch}', Survey\SaveSwitch::class)->name('switch.save');
         Route::put('/switches/{switch}/loads', Survey\SaveLoads::class)->name('loads.save');
+        Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
         Route::post('/switches/{switch}/settings', Settings\SaveSheet::class)->name('sheet.save');
         Route::post('/switches/{switch}/settings/import', Settings\ImportSheet::class)->name('sheet.import');
         Route::post('/switches/{switch}/scenarios', Rehearsal\SaveScenario::class)->name('scenarios.save');

@@ -16,6 +16,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property int    $priority
  * @property bool   $must_run
  * @property bool   $shed
+ * @property ?string $connect    L1, L2, L1L2 …; null for the usual one of the system
+ * @property string  $start_kva  when it starts, direct on line
+ * @property bool    $compressor
+ * @property bool    $essential
  */
 final class LoadItem extends Model
 {
@@ -27,6 +31,6 @@ final class LoadItem extends Model
 
     protected function casts(): array
     {
-        return ['must_run' => 'boolean', 'shed' => 'boolean'];
+        return ['must_run' => 'boolean', 'shed' => 'boolean', 'compressor' => 'boolean', 'essential' => 'boolean'];
     }
 }

@@ -12,6 +12,7 @@ use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Settings\Check\SettingsCheckResult;
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Template\SitePlan;
 use Illuminate\Support\Carbon;
 
 /**
@@ -66,7 +67,11 @@ final class SiteStanding
             return [$survey];
         }
 
-        return [$survey, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch), $this->reportRow($switch)];
+        $plan = SitePlan::knows($this->site->installation)
+            ? [new StageRow('plan', 'Plan', $switch->loads->isEmpty() ? 'waits for loads' : 'one-line, bonds', $switch->loads->isEmpty() ? 'open' : 'part', $switch->loads->isEmpty() ? 0 : .5, route('plan', $switch))]
+            : [];
+
+        return [$survey, ...$plan, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch), $this->reportRow($switch)];
     }
 
     /** @return list<Finding> of the settings, worst first */

@@ -9,6 +9,7 @@ use App\Bridge\SwitchFacts;
 use App\Jobs\PlaySeason;
 use App\Models\Company;
 use App\Models\LoadItem;
+use App\Models\Plan;
 use App\Models\Recording;
 use App\Models\Role;
 use App\Models\Run;
@@ -75,6 +76,7 @@ final class DatabaseSeeder extends Seeder
             $this->bookmobile($now);
             $this->saltmarsh($now);
             $this->pellLane($now);
+            $this->plan($now);
             $this->library($now);
             $this->season($now);
         } finally {
@@ -184,6 +186,19 @@ final class DatabaseSeeder extends Seeder
         ]);
     }
 
+    private function plan(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(4)->setTime(10, 40));
+        foreach (['Juniper Row 14' => ['managed', 18], 'Otter Bend Veterinary Clinic' => [null, 23]] as $name => [$choice, $grounds]) {
+            $switch = Site::query()->where('name', $name)->firstOrFail()->switches()->firstOrFail();
+            Plan::query()->create([
+                'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->rosa->id, 'choice' => $choice,
+                'choice_reason' => $choice === null ? null : 'The owner keeps everything in an ordinary outage; the heater waits.',
+                'facts' => ['generator_breaker_a' => 100, 'fault_ka' => 10, 'withstand_ka' => 22, 'neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'grounds_on_neutral_bar' => $grounds, 'ground_bar_free' => 4],
+            ]);
+        }
+    }
+
     private function library(Carbon $now): void
     {
         Carbon::setTestNow($now->copy()->subDays(2)->setTime(17, 15));
@@ -256,7 +271,13 @@ final class DatabaseSeeder extends Seeder
         foreach ($loads as $place => [$load, $kw, $priority, $mustRun, $shed]) {
             LoadItem::query()->create([
                 'company_id' => $site->company_id, 'switch_id' => $switch->id, 'place' => $place, 'name' => $load, 'kw' => $kw, 'priority' => $priority,
-                'must_run' => $mustRun, 'shed' => $shed,
+                'must_run' => $mustRun, 'shed' => $shed, 'essential' => $mustRun,
+                'connect' => $plant['sources']['normal']['phases'] === 2 ? ($kw >= 1.4 && $load !== 'Always on' ? 'L1L2' : ['L1', 'L2'][$place % 2]) : null,
+                'compressor' => str_contains($load, 'Heat pump'), 'start_kva' => match ($load) {
+                    'Heat pump' => 17,
+                    'Well pump' => 6,
+                    default => 0,
+                },
             ]);
         }
 

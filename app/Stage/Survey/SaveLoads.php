@@ -27,10 +27,16 @@ final readonly class SaveLoads
             'loads.*.priority' => ['required', 'integer', 'between:1,99'],
             'loads.*.must_run' => ['nullable', 'boolean'],
             'loads.*.shed' => ['nullable', 'boolean'],
+            'loads.*.connect' => ['nullable', 'in:L1,L2,L3,L1L2,L2L3,L3L1,3P'],
+            'loads.*.start_kva' => ['nullable', 'numeric', 'between:0,100000'],
+            'loads.*.compressor' => ['nullable', 'boolean'],
+            'loads.*.essential' => ['nullable', 'boolean'],
         ], [
             'loads.*.name.required' => 'A load needs a name.',
             'loads.*.name.distinct' => 'This load is in the list already.',
             'loads.*.kw.*' => 'Running power in kW, from 0 to 100 000.',
+            'loads.*.start_kva.*' => 'kVA at the start, from 0.',
+            'loads.*.connect.*' => 'One leg, two legs, or three phases.',
             'loads.*.priority.*' => 'From 1, the most important, to 99.',
         ]);
         DB::transaction(static function () use ($switch, $fields): void {
@@ -41,6 +47,8 @@ final readonly class SaveLoads
                     'priority' => $line['priority'], 'must_run' => (bool) ($line['must_run'] ?? false),
                     // what must run is never shed, whatever else is ticked
                     'shed' => ! ($line['must_run'] ?? false) && ($line['shed'] ?? false),
+                    'connect' => $line['connect'] ?? null, 'start_kva' => $line['start_kva'] ?? 0,
+                    'compressor' => (bool) ($line['compressor'] ?? false), 'essential' => (bool) ($line['essential'] ?? false),
                 ]);
             }
         });

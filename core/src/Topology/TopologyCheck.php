@@ -62,6 +62,35 @@ final class TopologyCheck
     }
 
     /**
+     * What is live when the switches stand so, these devices are open beside those drawn open, and these sources run.
+     *
+     * @param array<string, string> $positions
+     * @param list<string>          $open
+     * @param list<string>          $running
+     *
+     * @return array<string, list<string>> sources by node
+     */
+    public static function live(OneLine $drawing, array $positions, array $open, array $running): array
+    {
+        $network = new Network($drawing);
+        $opened = array_fill_keys($open, true);
+        foreach ($drawing->devices as $device) {
+            if (! $device->isClosed) {
+                $opened[$device->ref] = true;
+            }
+        }
+        $next = $network->neighbours($positions, $opened);
+        $live = [];
+        foreach ($running as $source) {
+            foreach (array_keys(Network::reach($next, $network->nodes["$source.out"])) as $node) {
+                $live[$network->names[$node]][] = $source;
+            }
+        }
+
+        return $live;
+    }
+
+    /**
      * @param list<list<int>> $next
      *
      * @return array<string, array<int, int>>

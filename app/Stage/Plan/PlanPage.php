@@ -1,0 +1,238 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Plan;
+
+use App\Bridge\PlanFacts;
+use App\Models\Plan;
+use App\Models\TransferSwitch;
+use App\Stage\Plan\OneLine\OneLineDrawing;
+use App\Stage\SiteStanding;
+use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Topology\BondingCheck;
+use Escapement\Core\Topology\Device;
+use Escapement\Core\Topology\OneLine;
+use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Topology\PlacedAnswer;
+use Escapement\Core\Topology\TopologyCheck;
+use Escapement\Core\Wire\Node;
+
+/** The plan of one switch: its one-line, what moves, what to carry, how it comes back. */
+final readonly class PlanPage
+{
+    /** What is done, and why, by the action that the core proposes. */
+    private const ACTIONS = [
+        'add-neutral' => ['Run the neutral to', 'Without it two legs stand in series over the double voltage.'],
+        'use-switched-neutral' => ['Switch the neutral at', 'The two supplies must not share their neutral current.'],
+        'remove-bond' => ['Take the bond out of', 'With two bonds the neutral current splits and flows in grounds.'],
+        'separate-neutral-ground' => ['Part neutrals and grounds in', 'Grounds on their own bar, neutrals on theirs.'],
+        'add-bond' => ['Fit the bond in', 'The one place where neutral and ground meet.'],
+        'add-equipment-ground' => ['Run a grounding conductor to', 'Earth itself is no way back for a fault.'],
+        'add-electrode-conductor' => ['Run the electrode conductor to', 'It belongs where the bond is.'],
+        'move-electrode-conductor' => ['Move the electrode conductor of', 'It belongs where the bond is.'],
+        'remove-electrode-conductor' => ['Take off the electrode conductor of', 'It belongs where the bond is.'],
+    ];
+
+    public SiteStanding $standing;
+    public OneLine $drawing;
+    public OneLineDrawing $picture;
+    /** @var array<string, mixed> what `bonding` answers */
+    public array $bonding;
+    public PlacedAnswer $topology;
+    /** @var list<Finding> */
+    public array $findings;
+    public ?Answer $rating;
+    public ?Answer $sizing;
+    public ?Answer $shed;
+    public ?Answer $restart;
+    /** @var array<string, string> */
+    private array $names;
+    /** @var array{open: list<string>, live: array<string, list<string>>} */
+    private array $still;
+
+    private function __construct(public TransferSwitch $switch, public ?Plan $kept, public PlanLook $look, public PlanFacts $facts)
+    {
+        $this->standing = new SiteStanding($switch->site, $switch);
+        $this->names = $facts->plan->names();
+        $this->drawing = (new OneLineReader())->whole(Node::fromArray($facts->plan->drawing()));
+        $this->topology = TopologyCheck::of($this->drawing)->answer();
+        $bonding = BondingCheck::read(Node::fromArray($facts->plan->bonding()))->answer();
+        $this->bonding = $bonding->values;
+        $this->findings = $this->told([...$this->topology->findings, ...$bonding->findings]);
+        $open = $this->openDevice()?->ref;
+        $this->still = $this->stillLive($open);
+        $this->picture = new OneLineDrawing($this->drawing, $this->names, $look->on, $open, $look->showsStillLive ? $this->still['live'] : null, $this->testPoint(), $this->bondMarks());
+        $this->rating = $facts->rating();
+        $usableKw = $this->usable('usable_kw');
+        $this->sizing = $facts->sizing($usableKw, $this->usable('usable_kva'));
+        $this->shed = $usableKw > 0 ? $facts->shedPlan($usableKw, $this->usable('leg_a')) : null;
+        $this->restart = $usableKw > 0 ? $facts->restart($usableKw, $this->usable('alternator_kva')) : null;
+    }
+
+    public static function of(TransferSwitch $switch, ?Plan $kept, PlanLook $look): ?self
+    {
+        return SitePlan::knows($switch->site->installation) ? new self($switch, $kept, $look, new PlanFacts($switch, $kept)) : null;
+    }
+
+    public function name(string $ref): string
+    {
+        [$id, $port] = explode('.', $ref) + [1 => ''];
+        $name = $this->names[$id] ?? $id;
+
+        return match (true) {
+            $port === '' => $name,
+            $port === 'main' => "$name main",
+            default => "$name, $port side",
+        };
+    }
+
+    /** @return list<Device> what one can choose to open: disconnects and mains */
+    public function openable(): array
+    {
+        return array_values(array_filter($this->drawing->devices, static fn(Device $device): bool => $device->kind !== 'breaker'));
+    }
+
+    public function openDevice(): ?Device
+    {
+        foreach ($this->drawing->devices as $device) {
+            if ($device->ref === $this->look->open) {
+                return $device;
+            }
+        }
+
+        return null;
+    }
+
+    /** What stays live with it open, in one sentence; the hazard comes before the drawing. */
+    public function hazard(): ?string
+    {
+        $device = $this->openDevice();
+        if ($device === null) {
+            return null;
+        }
+        $line = array_map($this->name(...), $this->still['live'][$device->line] ?? []);
+        $fed = [];
+        foreach ($this->drawing->elements as $element) {
+            $sources = $this->still['live']["$element->id.in"] ?? [];
+            foreach ($element->type === 'panel' || $element->type === 'load' ? $sources : [] as $source) {
+                if (! $this->drawing->byId[$source]->isUtilityLike()) {
+                    $fed[$element->type][$element->id] = $this->name($element->id);
+                }
+            }
+        }
+        $panels = implode(' and ', $fed['panel'] ?? []);
+        $loads = count($fed['load'] ?? []);
+
+        return ($line === [] ? 'has a dead line side.' : 'is not dead. Its line side stays live from ' . implode(' and ', $line) . ' until that is opened upstream.')
+            . ($fed === [] ? '' : ' The generator can start by itself within seconds and feed ' . ($panels === '' ? '' : "$panels and ") . "$loads loads.");
+    }
+
+    /** @return list<array{n: int, title: string, why: string}> what moves, in order */
+    public function moves(): array
+    {
+        $moves = [];
+        foreach (is_array($this->bonding['actions']) ? $this->bonding['actions'] : [] as $i => $action) {
+            [$title, $why] = self::ACTIONS[$action['action']] ?? [$action['action'], ''];
+            $moves[] = ['n' => $i + 1, 'title' => "$title " . $this->name($action['at']), 'why' => $why . (isset($action['to']) ? ' To ' . $this->name($action['to']) . '.' : '')];
+        }
+
+        return $moves;
+    }
+
+    /** @return list<array<string, mixed>> what changes in each panel */
+    public function panelWork(): array
+    {
+        /** @var list<array<string, mixed>> $work */
+        $work = is_array($this->bonding['panel_work']) ? $this->bonding['panel_work'] : [];
+
+        return $work;
+    }
+
+    /** @return null|array{ref: string, name: string} the device that proves the switch */
+    public function testDevice(): ?array
+    {
+        $ref = $this->testPoint();
+
+        return $ref === null ? null : ['ref' => $ref, 'name' => $this->name($ref)];
+    }
+
+    /** @return list<array{key: string, title: string, option: array<string, mixed>}> */
+    public function options(): array
+    {
+        $options = [];
+        foreach (['whole' => 'Whole house', 'managed' => 'Whole house, shedding', 'essential' => 'Essential circuits'] as $key => $title) {
+            $option = $this->sizing->values['options'][$key] ?? null;
+            if (is_array($option)) {
+                $options[] = ['key' => $key, 'title' => $title, 'option' => $option];
+            }
+        }
+
+        return $options;
+    }
+
+    /**
+     * Each finding once, at the name that people know.
+     *
+     * @param list<Finding> $findings
+     *
+     * @return list<Finding>
+     */
+    private function told(array $findings): array
+    {
+        $told = [];
+        foreach ($findings as $f) {
+            $message = $f->at === null ? $f->message : str_replace(": $f->at.", ': ' . $this->name($f->at) . '.', $f->message);
+            $told["$f->id $f->at"] ??= new Finding($f->id, $f->severity, $message, $f->because, at: $f->at);
+        }
+
+        return Finding::worstFirst(array_values($told));
+    }
+
+    private function usable(string $key): float
+    {
+        $value = $this->rating->values[$key] ?? 0;
+
+        return is_numeric($value) ? (float) $value : 0.0;
+    }
+
+    private function testPoint(): ?string
+    {
+        $points = $this->topology->values['outage_test_points'];
+
+        return is_array($points) && isset($points[0]['device']) ? $points[0]['device'] : null;
+    }
+
+    /** @return array{open: list<string>, live: array<string, list<string>>} */
+    private function stillLive(?string $open): array
+    {
+        foreach (is_array($this->topology->values['still_live']) ? $this->topology->values['still_live'] : [] as $one) {
+            if ($open !== null && $one['open'] === [$open]) {
+                /** @var array<string, list<string>> $live */
+                $live = (array) $one['live'];
+
+                return ['open' => [$open], 'live' => $live];
+            }
+        }
+
+        return ['open' => [], 'live' => []];
+    }
+
+    /** @return array<string, array{n: ?int, kind: string}> bonds on the drawing: stays, goes, to fit */
+    private function bondMarks(): array
+    {
+        $marks = [];
+        foreach (is_array($this->bonding['bonds_present']) ? $this->bonding['bonds_present'] : [] as $ref) {
+            $marks[$ref] = ['n' => null, 'kind' => 'stays'];
+        }
+        foreach (is_array($this->bonding['actions']) ? $this->bonding['actions'] : [] as $i => $action) {
+            if ($action['action'] === 'remove-bond' || $action['action'] === 'add-bond') {
+                $marks[$action['at']] = ['n' => $i + 1, 'kind' => $action['action'] === 'remove-bond' ? 'goes' : 'to fit'];
+            }
+        }
+
+        return $marks;
+    }
+}

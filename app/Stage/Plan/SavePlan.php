@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Plan;
+
+use App\Models\Plan;
+use App\Models\TransferSwitch;
+use App\Models\User;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+
+/** What the drawing needs beside the survey, and the choice of what is carried. */
+final readonly class SavePlan
+{
+    public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
+    {
+        $fields = $request->validate([
+            'generator_breaker_a' => ['nullable', 'numeric', 'between:1,6000'],
+            'fault_ka' => ['nullable', 'numeric', 'between:0.1,200'],
+            'withstand_ka' => ['nullable', 'numeric', 'between:0.1,200'],
+            'design_c' => ['nullable', 'numeric', 'between:-60,70'],
+            'grounds_on_neutral_bar' => ['nullable', 'integer', 'between:0,200'],
+            'ground_bar_free' => ['nullable', 'integer', 'between:0,200'],
+            'neutral_switched' => ['required', 'boolean'], 'generator_bonded' => ['required', 'boolean'], 'panel_bonded' => ['required', 'boolean'],
+            'choice' => ['nullable', 'in:whole,managed,essential'],
+            'choice_reason' => ['nullable', 'string', 'max:300'],
+        ], [
+            'generator_breaker_a.*' => 'Amps of the output breaker, from 1 to 6000.', 'fault_ka.*' => 'Kiloamps from the utility, 0.1 to 200.', 'withstand_ka.*' => 'Kiloamps from the label, 0.1 to 200.',
+            'design_c.*' => 'Degrees Celsius, from −60 to 70.', 'grounds_on_neutral_bar.*' => 'How many, from 0.', 'ground_bar_free.*' => 'How many, from 0.',
+        ]);
+        /** @var User $user */
+        $user = $request->user();
+        $choice = ['choice' => $fields['choice'] ?? null, 'choice_reason' => $fields['choice_reason'] ?? null];
+        Plan::query()->updateOrCreate(
+            ['switch_id' => $switch->id],
+            ['company_id' => $switch->company_id, 'user_id' => $user->id, 'facts' => array_filter(array_diff_key($fields, $choice), static fn(mixed $value): bool => $value !== null)] + $choice,
+        );
+
+        return redirect()->route('plan', $switch)->with('said', 'The plan is saved.');
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Template;
+
+/** A load as the plan draws it. */
+final readonly class PlanLoad
+{
+    /** @param string $connect one of the ways of loads §0.3 */
+    public function __construct(public string $name, public float $kw, public string $connect, public bool $isTransferred) {}
+
+    /** @return non-empty-list<string> */
+    public function phases(): array
+    {
+        return match ($this->connect) {
+            '3P' => ['L1', 'L2', 'L3'],
+            'L1L2' => ['L1', 'L2'],
+            'L2L3' => ['L2', 'L3'],
+            'L3L1' => ['L3', 'L1'],
+            default => [$this->connect],
+        };
+    }
+}

@@ -1,0 +1,19 @@
+@php($facts = $page->kept?->facts ?? [])
+<form method="post" action="{{ route('plan.save', $page->switch) }}" class="block">
+    @csrf @method('put')
+    <h2>What the drawing needs beside the survey</h2>
+    <div class="fields">
+        <x-field name="generator_breaker_a" label="Generator's output breaker" unit="A" :value="old('generator_breaker_a', $facts['generator_breaker_a'] ?? '')" inputmode="decimal"/>
+        <x-field name="fault_ka" label="Fault current of the utility" unit="kA" :value="old('fault_ka', $facts['fault_ka'] ?? '')" inputmode="decimal" hint="Ask the utility."/>
+        <x-field name="withstand_ka" label="The switch withstands" unit="kA" :value="old('withstand_ka', $facts['withstand_ka'] ?? '')" inputmode="decimal" hint="From its label."/>
+        <x-field name="design_c" label="Hottest day" unit="°C" :value="old('design_c', $facts['design_c'] ?? '')" inputmode="decimal" hint="35 where nothing is said."/>
+        <x-field name="grounds_on_neutral_bar" label="Grounds on the neutral bar" :value="old('grounds_on_neutral_bar', $facts['grounds_on_neutral_bar'] ?? '')" inputmode="numeric"/>
+        <x-field name="ground_bar_free" label="Free places on a ground bar" :value="old('ground_bar_free', $facts['ground_bar_free'] ?? '')" inputmode="numeric"/>
+        @foreach (['neutral_switched' => ['The switch\'s neutral is', 'solid', 'switched', false], 'generator_bonded' => ['Generator\'s neutral bond', 'out', 'in', true], 'panel_bonded' => ['Panel\'s bonding screw or strap', 'out', 'in', true]] as $name => [$label, $no, $yes, $default])
+        <fieldset class="field"><legend>{{ $label }}</legend><div class="choice">@foreach (['0' => $no, '1' => $yes] as $value => $words)<label><input type="radio" name="{{ $name }}" value="{{ $value }}" @checked((string) old($name, ($facts[$name] ?? $default) ? '1' : '0') === (string) $value)><span>{{ $words }}</span></label>@endforeach</div></fieldset>
+        @endforeach
+        <div class="field"><label for="choice">What is carried</label><select class="form-select" id="choice" name="choice"><option value="">not decided</option>@foreach (['whole' => 'whole house', 'managed' => 'whole house, with shedding', 'essential' => 'essential circuits'] as $value => $words)<option value="{{ $value }}" @selected(old('choice', $page->kept?->choice) === $value)>{{ $words }}</option>@endforeach</select></div>
+        <x-field name="choice_reason" label="Why" :value="old('choice_reason', $page->kept?->choice_reason)" maxlength="300"/>
+    </div>
+    @if (auth()->user()->role->mayWrite())<button class="btn btn-primary" type="submit">Save the plan</button>@endif
+</form>

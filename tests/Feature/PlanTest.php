@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\LoadItem;
+use App\Models\Plan;
+use App\Models\TransferSwitch;
+use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\Node;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+final class PlanTest extends TestCase
+{
+    private const FACTS = ['neutral_switched' => '0', 'generator_bonded' => '1', 'panel_bonded' => '1'];
+
+    #[Test, DataProvider('kinds')]
+    public function every_kind_that_is_planned_has_a_one_line_in_every_position(InstallationKind $kind): void
+    {
+        $switch = $this->surveyed($kind);
+        foreach (['normal', 'off', 'emergency'] as $on) {
+            $page = (string) $this->get("/switches/$switch->id/plan?on=$on&still=1")->assertOk()->getContent();
+            preg_match('#<svg class="one-line".*?</svg>#s', $page, $drawing);
+            self::assertNotFalse(simplexml_load_string($drawing[0] ?? ''));
+            self::assertSame($on !== 'off', str_contains($drawing[0] ?? '', 'class="fed"'), "loads fed with the switch on $on");
+        }
+        $json = $this->get("/switches/$switch->id/plan.json")->assertOk()->json();
+        self::assertArrayHasKey('states', (new Calculations())->calc('topology', Node::fromArray($json['topology'])));
+        self::assertArrayHasKey('actions', (new Calculations())->calc('bonding', Node::fromArray($json['bonding'])));
+    }
+
+    /** @return iterable<string, array{InstallationKind}> */
+    public static function kinds(): iterable
+    {
+        foreach (InstallationKind::cases() as $kind) {
+            if (SitePlan::knows($kind)) {
+                yield $kind->value => [$kind];
+            }
+        }
+    }
+
+    #[Test]
+    public function opening_the_service_shows_the_hazard_before_the_drawing(): void
+    {
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $page = (string) $this->get("/switches/$switch->id/plan?open=q1")->assertOk()->getContent();
+        self::assertLessThan(strpos($page, '<svg class="one-line"'), strpos($page, 'Its line side stays live from Utility'));
+        self::assertStringContainsString('The generator can start by itself', $page);
+        $this->get("/switches/$switch->id/plan?open=nonsense&on=up")->assertOk()->assertDontSee('is not dead');
+    }
+
+    #[Test]
+    public function what_moves_follows_the_neutral_of_the_switch(): void
+    {
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $this->put("/switches/$switch->id/plan", self::FACTS)->assertRedirect("/switches/$switch->id/plan");
+        $this->get("/switches/$switch->id/plan")->assertSee('Take the bond out of Generator');
+        $this->put("/switches/$switch->id/plan", ['neutral_switched' => '1'] + self::FACTS);
+        $this->get("/switches/$switch->id/plan")->assertDontSee('Take the bond out of Generator')->assertSee('Take the bond out of Panel');
+        self::assertSame(1, Plan::query()->count(), 'one plan a switch');
+    }
+
+    #[Test]
+    public function the_choice_is_kept_with_its_reason_beside_the_recommendation(): void
+    {
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $this->get("/switches/$switch->id/plan")->assertSee('recommended')->assertSee('Heat pump');
+        $this->put("/switches/$switch->id/plan", self::FACTS + ['choice' => 'whole', 'choice_reason' => 'The owner insists.']);
+        $this->get("/switches/$switch->id/plan")->assertSee('chosen by')->assertSee('The owner insists.');
+        $this->put("/switches/$switch->id/plan", ['generator_breaker_a' => 'big', 'choice' => 'nothing'] + self::FACTS)->assertSessionHasErrors(['generator_breaker_a', 'choice']);
+        self::assertSame('whole', Plan::query()->firstOrFail()->choice, 'a refused form changes nothing');
+    }
+
+    #[Test]
+    public function a_three_phase_kind_is_sent_back_to_its_survey(): void
+    {
+        $switch = $this->switchOf($this->signIn(), InstallationKind::MotorDriven);
+        $this->get("/switches/$switch->id/plan")->assertRedirect();
+        $this->get("/switches/$switch->id/plan.json")->assertNotFound();
+    }
+
+    private function surveyed(InstallationKind $kind): TransferSwitch
+    {
+        $switch = $this->switchOf($this->signIn(), $kind);
+        $switch->update(['fuel' => Fuel::Lp, 'rated_kw' => ['lp' => 12]]);
+        foreach ([['Always on', 1.2, true, false], ['Well pump', 1.5, true, false], ['Heat pump', 5, false, true], ['Range', 8, false, true]] as $place => [$name, $kw, $mustRun, $shed]) {
+            LoadItem::query()->create([
+                'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'place' => $place, 'name' => $name, 'kw' => $kw, 'priority' => $place + 1, 'must_run' => $mustRun, 'shed' => $shed,
+                'start_kva' => $name === 'Heat pump' ? 9 : 0, 'compressor' => $name === 'Heat pump',
+            ]);
+        }
+
+        return $switch;
+    }
+}

@@ -84,21 +84,27 @@ final class Ramp
     }
 
     /**
-     * The whole milliseconds after $t, in order, at which a comparison with one of the thresholds can change, and the end.
+     * The whole milliseconds after $t, in order, at which a comparison with one of the thresholds comes out differently,
+     * and the end.
      *
-     * Rule: timing §3. Solved, not stepped: the cost must not grow with the ramp's length.
+     * Rule: timing §3. Solved, not stepped: the cost must not grow with the ramp's length. Meeting a limit is not yet
+     * being beyond it, so a rising value stops being below at the root itself, and is above only after it.
      *
-     * @param list<int|float> $thresholds same unit as the values
+     * @param list<int|float> $below limits asked with "is it below", same unit as the values
+     * @param list<int|float> $above likewise with "is it above"
      *
      * @return list<int>
      */
-    public function crossings(int $t, array $thresholds): array
+    public function crossings(int $t, array $below, array $above): array
     {
         $times = [];
         foreach ($this->from as $i => $from) {
             $slope = $this->to[$i] - $from;
-            foreach ($thresholds as $threshold) {
-                array_push($times, ...$this->roots(($from - $threshold) * $this->lengthMs, $slope));
+            foreach ($below as $threshold) {
+                $times[] = $this->flip(($from - $threshold) * $this->lengthMs, $slope, $slope > 0);
+            }
+            foreach ($above as $threshold) {
+                $times[] = $this->flip(($from - $threshold) * $this->lengthMs, $slope, $slope < 0);
             }
         }
 
@@ -160,6 +166,14 @@ final class Ramp
         }
 
         return $isWhole ? [$floor, $floor + 1] : [$floor + 1];
+    }
+
+    /** The root of start + slope · time where it is a whole millisecond and the comparison flips on it, else the next one; -1 for none. */
+    private function flip(int|float $start, int|float $slope, bool $isOnRoot): int
+    {
+        $roots = $this->roots($start, $slope);
+
+        return $roots === [] ? -1 : ($isOnRoot ? $roots[0] : $roots[count($roots) - 1]);
     }
 
     /**

@@ -128,13 +128,13 @@ final class Signal
         $this->wakes = [];
         $this->nextWake = 0;
         if ($this->volts->isMoving()) {
-            $this->wakes = $this->volts->crossings($t, $this->thresholds->voltLines);
+            $this->wakes = $this->volts->crossings($t, $this->thresholds->voltsBelow, $this->thresholds->overVoltage ?? []);
             if ($this->thresholds->unbalance !== null) {
                 array_push($this->wakes, ...$this->volts->spreadCrossings($t, $this->thresholds->unbalance));
             }
         }
         if ($this->hertz->isMoving()) {
-            array_push($this->wakes, ...$this->hertz->crossings($t, $this->thresholds->hertzLines));
+            array_push($this->wakes, ...$this->hertz->crossings($t, $this->thresholds->underFrequency ?? [], $this->thresholds->overFrequency ?? []));
         }
         if ($this->wakes !== []) {
             sort($this->wakes);

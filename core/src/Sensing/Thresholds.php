@@ -28,10 +28,8 @@ final readonly class Thresholds
     public ?array $overFrequency;
     /** @var null|array{array{int|float, int|float}, array{int|float, int|float}} each [numerator, denominator] of the mean */
     public ?array $unbalance;
-    /** @var list<int|float> every voltage at which somebody changes his mind; half of nominal is the load bus */
-    public array $voltLines;
-    /** @var list<int|float> */
-    public array $hertzLines;
+    /** @var list<int|float> every voltage below which somebody changes his mind; half of nominal is the load bus */
+    public array $voltsBelow;
 
     /**
      * @param list<int|float> $voltsUsed
@@ -53,8 +51,7 @@ final readonly class Thresholds
         $this->overFrequency = $hertz($sensing->overFrequency);
         $this->unbalance = $sensing->unbalance === null ? null
             : [self::share($sensing->unbalance->dropoutPct), self::share($sensing->unbalance->pickupPct)];
-        $this->voltLines = [...$this->underVoltage, ...($this->overVoltage ?? []), $this->nominalV / 2];
-        $this->hertzLines = [...($this->underFrequency ?? []), ...($this->overFrequency ?? [])];
+        $this->voltsBelow = [...$this->underVoltage, $this->nominalV / 2];
     }
 
     /**

@@ -31,6 +31,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/', Board\ShowBoard::class)->name('board');
     Route::get('/sites/{site}', Survey\ShowSurvey::class)->whereNumber('site')->name('survey');
     Route::get('/switches/{switch}/plan', Plan\ShowPlan::class)->name('plan');
+    Route::get('/switches/{switch}/wires', Plan\ShowWires::class)->name('wires');
     Route::get('/switches/{switch}/plan.json', Plan\ExportPlan::class)->name('plan.export');
     Route::get('/switches/{switch}/settings', Settings\ShowSheet::class)->name('sheet');
     Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');
@@ -65,6 +66,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::put('/switches/{switch}', Survey\SaveSwitch::class)->name('switch.save');
         Route::put('/switches/{switch}/loads', Survey\SaveLoads::class)->name('loads.save');
         Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
+        Route::put('/switches/{switch}/wires', Plan\SaveWires::class)->name('wires.save');
         Route::post('/switches/{switch}/settings', Settings\SaveSheet::class)->name('sheet.save');
         Route::post('/switches/{switch}/settings/import', Settings\ImportSheet::class)->name('sheet.import');
         Route::post('/switches/{switch}/scenarios', Rehearsal\SaveScenario::class)->name('scenarios.save');

@@ -17,6 +17,7 @@ use Illuminate\Support\Carbon;
  * @property int                  $user_id
  * @property User                 $user
  * @property array<string, mixed> $facts
+ * @property ?list<array<string, mixed>> $runs feeders as typed, lengths in metres
  * @property ?string              $choice
  * @property ?string              $choice_reason
  * @property Carbon               $updated_at
@@ -35,6 +36,6 @@ final class Plan extends Model
 
     protected function casts(): array
     {
-        return ['facts' => 'array'];
+        return ['facts' => 'array', 'runs' => 'array'];
     }
 }

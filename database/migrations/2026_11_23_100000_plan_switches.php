@@ -21,6 +21,7 @@ return new class extends Migration {
             $table->foreignId('switch_id')->unique()->constrained();
             $table->foreignId('user_id')->constrained();
             $table->json('facts')->comment('what the drawing needs beside the survey');
+            $table->json('runs')->nullable()->comment('feeders as typed, lengths in metres');
             $table->string('choice', 20)->nullable()->comment('whole, managed, essential');
             $table->string('choice_reason', 300)->nullable();
             $table->timestamps();

@@ -85,6 +85,41 @@ final class PlanTest extends TestCase
         $this->get("/switches/$switch->id/plan.json")->assertNotFound();
     }
 
+    #[Test]
+    public function the_wires_are_proposed_then_kept_in_metres_and_computed(): void
+    {
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $this->get("/switches/$switch->id/wires")->assertOk()->assertSee('Generator to switch')->assertSee('The usual runs');
+        $run = ['name' => 'Shed', 'amps' => '40', 'ocpd_a' => '50', 'length' => '200', 'material' => 'cu', 'raceway' => 'pvc40', 'trade_size' => '1'];
+        $this->put("/switches/$switch->id/wires", ['runs' => [$run, ['name' => '', 'amps' => '', 'ocpd_a' => '', 'length' => '', 'material' => 'cu']]])->assertRedirect("/switches/$switch->id/wires");
+        $kept = Plan::query()->firstOrFail()->runs ?? [];
+        self::assertCount(1, $kept, 'the empty line is left out');
+        self::assertEqualsWithDelta($switch->site->units === 'metric' ? 200 : 60.96, $kept[0]['length_m'], 0.001);
+        $drop = (new Calculations())->calc('voltage_drop', Node::fromArray(['circuit' => 'split_phase', 'v' => 240, 'leg1_a' => 40, 'leg2_a' => 40, 'material' => 'cu', 'size' => '8', 'length_m' => $kept[0]['length_m']]));
+        $this->get("/switches/$switch->id/wires")->assertSee('8 Cu')->assertSee(round($drop['drop_pct'], 1) . ' %')->assertDontSee('The usual runs');
+    }
+
+    /** @param array<string, string> $bad */
+    #[Test, DataProvider('refusedRuns')]
+    public function a_bad_line_of_the_wires_is_refused_at_its_field(array $bad, string $field): void
+    {
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $run = $bad + ['name' => 'Shed', 'amps' => '40', 'ocpd_a' => '50', 'length' => '61.5', 'material' => 'cu', 'raceway' => 'pvc40', 'trade_size' => '1'];
+        $this->from("/switches/$switch->id/wires")->put("/switches/$switch->id/wires", ['runs' => [$run]])->assertSessionHasErrors("runs.0.$field");
+        $this->get("/switches/$switch->id/wires")->assertSee('class="field-error"', false)->assertSee($field === 'name' ? '61.5' : 'Shed');
+        self::assertSame(0, Plan::query()->count());
+    }
+
+    /** @return iterable<string, array{array<string, string>, string}> */
+    public static function refusedRuns(): iterable
+    {
+        yield 'no name, but figures' => [['name' => ''], 'name'];
+        yield 'length in words' => [['length' => 'long'], 'length'];
+        yield 'no amps' => [['amps' => '0'], 'amps'];
+        yield 'a breaker no table knows' => [['ocpd_a' => '5000'], 'ocpd_a'];
+        yield 'a trade size nobody sells' => [['trade_size' => '7'], 'trade_size'];
+    }
+
     private function surveyed(InstallationKind $kind): TransferSwitch
     {
         $switch = $this->switchOf($this->signIn(), $kind);

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Plan;
+
+use App\Bridge\Units;
+use App\Models\Plan;
+use App\Models\TransferSwitch;
+use App\Models\User;
+use Escapement\Core\Wiring\Raceways;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+
+/** The whole schedule at once; a line with nothing typed in it is left out. */
+final readonly class SaveWires
+{
+    public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
+    {
+        $lines = array_values(array_filter((array) $request->input('runs', []), self::isTyped(...)));
+        $request->merge(['runs' => $lines]);
+        $fields = $request->validate([
+            'runs' => ['array', 'max:30'],
+            'runs.*.name' => ['required', 'string', 'max:60'],
+            'runs.*.amps' => ['required', 'numeric', 'between:0.1,2000'],
+            'runs.*.ocpd_a' => ['required', 'numeric', 'between:15,1000'],
+            'runs.*.length' => ['required', 'numeric', 'between:0.1,10000'],
+            'runs.*.material' => ['required', 'in:cu,al'],
+            'runs.*.raceway' => ['required', 'in:emt,rmc,pvc40,pvc80,lfmc'],
+            'runs.*.trade_size' => ['required', Rule::in(Raceways::TRADE_SIZES)],
+            'runs.*.dwelling' => ['nullable', 'boolean'],
+        ], [
+            'runs.*.name.*' => 'A name of up to 60 characters; clear the figures too to take the run out.',
+            'runs.*.amps.*' => 'Amps it carries, from 0.1 to 2000.', 'runs.*.ocpd_a.*' => 'Amps of the breaker ahead of it, from 15 to 1000.', 'runs.*.length.*' => 'One way, from 0.1 to 10 000.',
+            'runs.*.material.*' => 'Copper or aluminium.', 'runs.*.raceway.*' => 'One of the raceways of the list.', 'runs.*.trade_size.*' => 'One of the trade sizes of the list.',
+        ]);
+        $units = new Units($switch->site->units);
+        $runs = array_map(static fn(array $line): array => [
+            'name' => $line['name'], 'amps' => 0 + $line['amps'], 'ocpd_a' => 0 + $line['ocpd_a'], 'length_m' => round($units->toMetres((float) $line['length']), 3), 'material' => $line['material'],
+            'raceway' => $line['raceway'], 'trade_size' => $line['trade_size'], 'dwelling' => ($line['dwelling'] ?? false) ? '1' : '0',
+        ], $fields['runs'] ?? []);
+        /** @var User $user */
+        $user = $request->user();
+        $plan = Plan::query()->firstOrNew(['switch_id' => $switch->id], ['company_id' => $switch->company_id, 'facts' => []]);
+        $plan->fill(['user_id' => $user->id, 'runs' => $runs])->save();
+
+        return redirect()->route('wires', $switch)->with('said', count($runs) . ' runs saved.');
+    }
+
+    private static function isTyped(mixed $line): bool
+    {
+        return is_array($line) && implode('', array_filter([$line['name'] ?? '', $line['amps'] ?? '', $line['ocpd_a'] ?? '', $line['length'] ?? ''], is_scalar(...))) !== '';
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Plan;
+
+use App\Models\Plan;
+use App\Models\TransferSwitch;
+use Illuminate\Contracts\View\View;
+
+final readonly class ShowWires
+{
+    public function __invoke(TransferSwitch $switch): View
+    {
+        $switch->load(['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+
+        return view('plan.wires', ['page' => new WiresPage($switch, Plan::query()->with('user')->where('switch_id', $switch->id)->first())]);
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Plan;
+
+use App\Bridge\RunFacts;
+use App\Bridge\Units;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\Severity;
+use Escapement\Core\Finding\WorkingLine;
+use Escapement\Core\Power\System;
+use Escapement\Core\Wire\BadInput;
+
+/** One run of the wire schedule, computed, ready to print. */
+final readonly class WireRow
+{
+    /** @var array<string, mixed> what was typed, the length in metres */
+    public array $run;
+    public ?string $size;
+    public ?float $dropPct;
+    public ?string $egc;
+    public ?float $fillPct;
+    public ?string $minTradeSize;
+    /** @var null|array<string, mixed> */
+    public ?array $compare;
+    /** @var list<Finding> without those that only ask to confirm the tables */
+    public array $findings;
+    /** @var list<WorkingLine> */
+    public array $working;
+    public ?string $fault;
+
+    /** @param array<string, mixed> $run */
+    public function __construct(array $run, System $system, private Units $units)
+    {
+        $this->run = $run;
+        $facts = new RunFacts($run, $system);
+        $size = $drop = $egc = $fill = $least = $compare = $fault = null;
+        $answers = [];
+        try {
+            $answers[] = $conductor = $facts->conductor();
+            $size = is_string($conductor->values['size']) ? $conductor->values['size'] : null;
+            if ($size !== null) {
+                $answers[] = $dropped = $facts->drop($size);
+                $drop = $this->number($dropped->values['drop_pct']);
+                $answers[] = $ground = $facts->grounding();
+                $egc = is_array($ground->values['egc']) && is_string($ground->values['egc']['size']) ? $ground->values['egc']['size'] : null;
+            }
+            if ($size !== null && $egc !== null) {
+                $answers[] = $raceway = $facts->raceway($size, $egc);
+                $fill = $this->number($raceway->values['fill_pct']);
+                $least = is_string($raceway->values['min_trade_size']) ? $raceway->values['min_trade_size'] : null;
+                $compare = is_array($raceway->values['compare']) ? $raceway->values['compare'] : null;
+            }
+        } catch (BadInput $e) {
+            $fault = $e->getMessage();
+        }
+        $this->size = $size;
+        $this->dropPct = $drop;
+        $this->egc = $egc;
+        $this->fillPct = $fill;
+        $this->minTradeSize = $least;
+        $this->compare = $compare;
+        $this->fault = $fault;
+        $findings = [];
+        $working = [];
+        foreach ($answers as $answer) {
+            foreach ($answer->findings as $finding) {
+                if ($finding->severity !== Severity::Note || str_contains($finding->id, 'aluminium') || $finding->id === 'copper-goes-smaller') {
+                    $findings[$finding->id] = $finding;
+                }
+            }
+            array_push($working, ...$answer->working);
+        }
+        $this->findings = Finding::worstFirst(array_values($findings));
+        $this->working = $working;
+    }
+
+    public function typed(string $key): string
+    {
+        $value = $this->run[$key] ?? '';
+
+        return is_scalar($value) ? (string) $value : '';
+    }
+
+    public function length(): string
+    {
+        return (string) round($this->units->fromMetres((float) $this->typed('length_m')), 1);
+    }
+
+    private function number(mixed $value): ?float
+    {
+        return is_int($value) || is_float($value) ? (float) $value : null;
+    }
+}

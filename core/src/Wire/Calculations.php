@@ -16,6 +16,7 @@ use Escapement\Core\Power\SingleLegJumper;
 use Escapement\Core\Power\Sizing;
 use Escapement\Core\Power\SourceRating;
 use Escapement\Core\Power\StepSequence;
+use Escapement\Core\PowerDown\PowerDown;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Settings\Change;
 use Escapement\Core\Settings\Check\SettingsCheck;
@@ -40,7 +41,7 @@ final readonly class Calculations
         'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
         'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
-        'topology', 'bonding', 'one_line_layout',
+        'topology', 'bonding', 'one_line_layout', 'power_down',
     ];
 
     /**
@@ -86,6 +87,7 @@ final readonly class Calculations
             'topology' => TopologyCheck::read($input)->answer()->toArray(),
             'bonding' => BondingCheck::read($input)->answer()->toArray(),
             'one_line_layout' => OneLineLayout::read($input)->answer()->toArray(),
+            'power_down' => (new PowerDown())->answer($input)->toArray(),
             default => throw new BadInput('', "There is no calculation \"$name\". There are: " . implode(', ', self::NAMES) . '.'),
         };
     }

@@ -42,6 +42,8 @@ final class CalcFaultsTest extends TestCase
         $panel = ['id' => 'p', 'type' => 'panel', 'role' => 'main', 'rating_a' => 100, 'breakers' => [['id' => 'b', 'rating_a' => 20]]];
         $with = static fn(array ...$more): array => ['elements' => [...self::SOURCES, ...array_values($more)]] + $drawing;
         $tree = static fn(array ...$more): array => ['phases' => 2, 'elements' => [...self::TREE, ...array_values($more)]];
+        $end = ['who' => ['Ana'], 'minutes' => 5];
+        $task = ['id' => 'a', 'name' => 'Land', 'who' => ['Ana'], 'minutes' => 5];
         $point = ['id' => 'x', 'conductor_size' => '6', 'screw' => 'slotted_large'];
         $split = [
             'service_ocpd_a' => 400, 'switch' => ['rating_a' => 400, 'service_rated' => true], 'conductor' => ['material' => 'al', 'size' => '4/0'],
@@ -114,6 +116,12 @@ final class CalcFaultsTest extends TestCase
                 'a link twice' => [['links' => [self::LINK[0], self::LINK[0]]] + $drawing, '/links/1/to'], 'into itself' => [['links' => [['from' => 'p.b', 'to' => 'p']]] + $with($panel), '/links/0/to'],
                 'no device interlocked' => [$drawing + ['interlocks' => [['members' => ['u', 'l']]]], '/interlocks/0/members/0'], 'a utility isolated' => [$drawing + ['isolations' => [['open' => ['u']]]], '/isolations/0/open/0'], 'a test point that is none' => [$drawing + ['planned_test_point' => 'l'], '/planned_test_point'],
                 'an object for a list' => [['elements' => (object) []] + $drawing, '/elements'], 'no system' => [['elements' => []], '/system'],
+            ],
+            'power_down' => [
+                'no closing' => [['open' => $end], '/close'], 'nobody does it' => [['open' => ['who' => [], 'minutes' => 5], 'close' => $end], '/open/who'], 'half a minute' => [['open' => ['minutes' => 0.5] + $end, 'close' => $end], '/open/minutes'],
+                'a task called open' => [['open' => $end, 'close' => $end, 'tasks' => [['id' => 'open'] + $task]], '/tasks/0/id'], 'a task twice' => [['open' => $end, 'close' => $end, 'tasks' => [$task, $task]], '/tasks/1/id'],
+                'waits for what is not there' => [['open' => $end, 'close' => $end, 'tasks' => [$task + ['after' => ['b']]]], '/tasks/0/after/0'],
+                'waits for itself' => [['open' => $end, 'close' => $end, 'tasks' => [$task + ['after' => ['b']], ['id' => 'b', 'after' => ['a']] + $task]], '/tasks/0/after'],
             ],
             'one_line_layout' => ['no links' => [['system' => 'split', 'elements' => self::SOURCES], '/links']],
             'bonding' => [

@@ -1,0 +1,242 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\PowerDown;
+
+use Escapement\Core\Calc\Answer;
+use Escapement\Core\Calc\Findings;
+use Escapement\Core\Calc\Working;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Wire\Fields;
+use Escapement\Core\Wire\Node;
+
+/**
+ * How long a house is dark on the day its switch goes in, and what has to happen in that time.
+ *
+ * What needs no dead supply and can go before goes before; what waits for dark work goes after; the rest stands in the
+ * dark window, between the opening (isolated, locked, proved dead) and the closing. Minutes count from the opening. Rule: field notes P12.
+ */
+final readonly class PowerDown
+{
+    public const OPEN = 'open';
+    public const CLOSE = 'close';
+    /** An hour is what a house bears well. */
+    private const GOOD_MIN = 60;
+    private const DAY_MIN = 1440;
+
+    public function answer(Node $input): Answer
+    {
+        $in = new Fields($input);
+        $promisedMin = $in->maybeInt('promised_min', 1, self::DAY_MIN);
+        $isHot = $in->bool('hot_day', false);
+        $open = $this->end($in->object('open'), self::OPEN, 'Open upstream, lock, prove dead');
+        $close = $this->end($in->object('close'), self::CLOSE, 'Clear, unlock, close');
+        $read = $in->each('tasks', 0, 60, $this->task(...));
+        $in->close();
+        $tasks = $this->sorted($read, $in->node->at('tasks', null));
+
+        $phases = $this->phases($tasks);
+        $of = static fn(string $phase): array => array_values(array_filter($tasks, static fn(Task $task): bool => $phases[$task->at] === $phase));
+        $dark = $this->table($of('dark'));
+        $hasWindow = $dark->starts !== [];
+        $windowMin = $hasWindow ? $open->minutes + $dark->minutes + $close->minutes : 0;
+        $before = $this->table($this->reversed($of('before')));
+        $after = $this->table($of('after'));
+
+        $rows = [];
+        $critical = $dark->critical();
+        $row = static fn(Task $task, string $phase, int $start, bool $isCritical): array => [
+            'id' => $task->id, 'name' => $task->name, 'who' => $task->who, 'phase' => $phase, 'start_min' => $start, 'finish_min' => $start + $task->minutes, 'critical' => $isCritical,
+        ];
+        foreach ($tasks as $task) {
+            $start = match ($phases[$task->at]) {
+                'before' => -$before->starts[$task->at] - $task->minutes,
+                'dark' => $open->minutes + $dark->starts[$task->at],
+                default => $windowMin + $after->starts[$task->at],
+            };
+            $rows[] = $row($task, $phases[$task->at], $start, isset($critical[$task->at]));
+        }
+        if ($hasWindow) {
+            $rows[] = $row($open, 'dark', 0, true);
+            $rows[] = $row($close, 'dark', $windowMin - $close->minutes, true);
+        }
+        usort($rows, static fn(array $a, array $b): int => [$a['start_min'], $a['finish_min']] <=> [$b['start_min'], $b['finish_min']]);
+
+        $working = new Working();
+        $working->add('Dark', "$open->minutes min to open + $dark->minutes min of work + $close->minutes min to close", $windowMin, 'min');
+        $working->add('Longest chain of dark work', 'tasks that wait for each other, whoever does them', $dark->pathMinutes, 'min');
+        foreach ($dark->work as $name => $minutes) {
+            $working->add("Dark work of $name", 'the sum of the tasks', $minutes, 'min');
+        }
+
+        return new Answer([
+            'window_min' => $windowMin, 'shortest' => $dark->isShortest, 'bound_min' => $hasWindow ? $open->minutes + $dark->bound() + $close->minutes : 0,
+            'before_min' => $before->minutes, 'after_min' => $after->minutes, 'tasks' => $rows,
+        ], $this->judge($windowMin, $promisedMin, $isHot, $dark, $of('dark')), $working->lines);
+    }
+
+    /**
+     * @param list<Task> $inWindow
+     *
+     * @return list<Finding>
+     */
+    private function judge(int $windowMin, ?int $promisedMin, bool $isHot, Timetable $dark, array $inWindow): array
+    {
+        $findings = new Findings();
+        if ($promisedMin !== null && $windowMin > $promisedMin) {
+            $over = $windowMin - $promisedMin;
+            $findings->warn('longer-than-promised', "Dark for $windowMin min, $over more than promised", 'Take work out of the window, bring another pair of hands, or agree another time.', $this->ids(array_intersect_key(array_column($inWindow, null, 'at'), $dark->critical())));
+        }
+        if ($windowMin > self::GOOD_MIN) {
+            $because = 'An hour is what a house bears well; food, medicine and people in heat do not wait.';
+            $isHot ? $findings->warn('hot-day', "Dark for $windowMin min on a hot day", $because) : $findings->note('over-an-hour', "Dark for $windowMin min", $because);
+        }
+        $between = array_values(array_filter($inWindow, static fn(Task $task): bool => ! $task->dark));
+        if ($between !== []) {
+            $findings->note('stands-between-dark-work', 'Needs no dead supply, but stands in the window', 'Dark work waits for it and it waits for dark work. See whether one of the two can be untied.', $this->ids($between));
+        }
+        $hands = $dark->work === [] ? 0 : max($dark->work);
+        if ($hands > $dark->pathMinutes) {
+            $who = (string) array_search($hands, $dark->work, true);
+            $findings->note('one-pair-of-hands', "$who works $hands min in the window", "The work itself needs no more than $dark->pathMinutes min: another pair of hands shortens it.", [$who]);
+        }
+        if ($inWindow === []) {
+            $findings->note('nothing-dark', 'Nothing here needs a dead supply', 'Mark each task that touches a conductor: it waits until the supply is open, locked and proved dead.');
+        }
+        if (! $dark->isShortest) {
+            $findings->note('not-proved-shortest', 'Another order may be shorter', 'There are too many orders to try them all; this is the best of those tried.');
+        }
+
+        return $findings->all();
+    }
+
+    private function end(Fields $in, string $id, string $name): Task
+    {
+        $task = new Task(-1, $id, $name, $this->who($in), $in->int('minutes', 1, self::DAY_MIN), [], true);
+        $in->close();
+
+        return $task;
+    }
+
+    /** @return array{id: string, name: string, who: list<string>, minutes: int, after: list<Node>, dark: bool} */
+    private function task(Fields $in): array
+    {
+        $id = $in->text('id');
+        if ($id === self::OPEN || $id === self::CLOSE) {
+            throw $in->at('id')->bad("\"$id\" is the name of an end of the window.");
+        }
+
+        return [
+            'id' => $id, 'name' => $in->text('name', 120), 'who' => $this->who($in), 'minutes' => $in->int('minutes', 1, self::DAY_MIN),
+            'after' => $in->maybeList('after', 0, 60) ?? [], 'dark' => $in->bool('dark', false),
+        ];
+    }
+
+    /**
+     * @param array<int, Task> $tasks
+     *
+     * @return list<string>
+     */
+    private function ids(array $tasks): array
+    {
+        return array_values(array_map(static fn(Task $task): string => $task->id, $tasks));
+    }
+
+    /** @return list<string> */
+    private function who(Fields $in): array
+    {
+        return array_values(array_unique(array_map(static fn(Node $node): string => $node->text(40), $in->list('who', 1, 6))));
+    }
+
+    /**
+     * Each task behind what it waits for.
+     *
+     * @param list<array{id: string, name: string, who: list<string>, minutes: int, after: list<Node>, dark: bool}> $read
+     *
+     * @return list<Task>
+     *
+     * @throws BadInput at the first that waits for nothing there is, or for itself in the end
+     */
+    private function sorted(array $read, Node $tasks): array
+    {
+        $places = array_flip(array_column($read, 'id'));
+        $waiting = [];
+        foreach ($read as $at => $one) {
+            $after = array_map(static fn(Node $node): int => $places[$node->text()] ?? throw $node->bad("There is no task \"{$node->text()}\"."), $one['after']);
+            $waiting[$at] = new Task($at, $one['id'], $one['name'], $one['who'], $one['minutes'], $after, $one['dark']);
+        }
+        $sorted = [];
+        while ($waiting !== []) {
+            $ready = array_filter($waiting, static fn(Task $task): bool => array_intersect_key($waiting, array_flip($task->after)) === []);
+            if ($ready === []) {
+                throw $tasks->at((int) array_key_first($waiting), null)->at('after', null)->bad('It waits for itself in the end.');
+            }
+            array_push($sorted, ...array_values($ready));
+            $waiting = array_diff_key($waiting, $ready);
+        }
+
+        return $sorted;
+    }
+
+    /**
+     * @param list<Task> $tasks sorted
+     *
+     * @return array<int, string> before, dark or after
+     */
+    private function phases(array $tasks): array
+    {
+        $hasDarkBefore = $hasDarkBehind = [];
+        foreach ($tasks as $task) {
+            $hasDarkBefore[$task->at] = $task->dark || in_array(true, array_intersect_key($hasDarkBefore, array_flip($task->after)), true);
+        }
+        foreach (array_reverse($tasks) as $task) {
+            $hasDarkBehind[$task->at] = $task->dark || ($hasDarkBehind[$task->at] ?? false);
+            foreach ($task->after as $before) {
+                $hasDarkBehind[$before] = $hasDarkBehind[$task->at] || ($hasDarkBehind[$before] ?? false);
+            }
+        }
+        $phases = [];
+        foreach ($tasks as $task) {
+            $phases[$task->at] = match (true) {
+                $hasDarkBefore[$task->at] && $hasDarkBehind[$task->at] => 'dark',
+                $hasDarkBefore[$task->at] => 'after',
+                default => 'before',
+            };
+        }
+
+        return $phases;
+    }
+
+    /**
+     * A timetable of these alone: what they wait for elsewhere is over by then.
+     *
+     * @param list<Task> $tasks
+     */
+    private function table(array $tasks): Timetable
+    {
+        $here = array_column($tasks, 'at');
+
+        return new Timetable(array_map(static fn(Task $task): Task => $task->waitingFor(array_values(array_intersect($task->after, $here))), $tasks));
+    }
+
+    /**
+     * The same work backwards, to end it all at the opening.
+     *
+     * @param list<Task> $tasks sorted
+     *
+     * @return list<Task>
+     */
+    private function reversed(array $tasks): array
+    {
+        $behind = [];
+        foreach ($tasks as $task) {
+            foreach ($task->after as $before) {
+                $behind[$before][] = $task->at;
+            }
+        }
+
+        return array_map(static fn(Task $task): Task => $task->waitingFor($behind[$task->at] ?? []), array_reverse($tasks));
+    }
+}

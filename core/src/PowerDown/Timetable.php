@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\PowerDown;
+
+/**
+ * Tasks put as early as those who do them allow: nobody is in two places, nothing begins before what it waits for.
+ *
+ * Every shortest timetable comes from putting the tasks one by one, in some order, each at its earliest place. So the
+ * orders are searched depth first, the longest way to the end first; a branch whose least is no better than the best is left.
+ */
+final class Timetable
+{
+    /** Some 50 ms; the first order is good already, and most plans of a day end long before. */
+    private const MOST_STEPS = 20_000;
+
+    /** @var array<int, int> start of each task, minutes from the first */
+    public array $starts = [];
+    public int $minutes = 0;
+    /** The longest way through tasks that wait for each other, whoever does them. */
+    public readonly int $pathMinutes;
+    /** @var array<array-key, int> minutes of work of each person */
+    public readonly array $work;
+    public readonly bool $isShortest;
+    /** @var array<int, Task> */
+    private array $tasks = [];
+    /** @var array<int, int> from the start of a task to the end of all that waits for it */
+    private array $tails = [];
+    private int $steps = 0;
+    private ?int $best = null;
+
+    /** @param list<Task> $tasks in an order in which each stands behind what it waits for */
+    public function __construct(array $tasks)
+    {
+        $work = [];
+        foreach ($tasks as $task) {
+            $this->tasks[$task->at] = $task;
+            foreach ($task->who as $name) {
+                $work[$name] = ($work[$name] ?? 0) + $task->minutes;
+            }
+        }
+        foreach (array_reverse($tasks) as $task) {
+            $this->tails[$task->at] = $task->minutes + ($this->tails[$task->at] ?? 0);
+            foreach ($task->after as $at) {
+                $this->tails[$at] = max($this->tails[$at] ?? 0, $this->tails[$task->at]);
+            }
+        }
+        $this->pathMinutes = $this->tails === [] ? 0 : max($this->tails);
+        $this->work = $work;
+        $this->search([], []);
+        $this->minutes = (int) $this->best;
+        $this->isShortest = $this->steps <= self::MOST_STEPS || $this->minutes === $this->bound();
+    }
+
+    /** Less than this it cannot take with these people. */
+    public function bound(): int
+    {
+        return max($this->pathMinutes, ...array_values($this->work), ...[0]);
+    }
+
+    /**
+     * A minute more for one of these and the whole takes longer.
+     *
+     * @return array<int, true>
+     */
+    public function critical(): array
+    {
+        $critical = [];
+        $finish = fn(int $at): int => $this->starts[$at] + $this->tasks[$at]->minutes;
+        $order = array_keys($this->tasks);
+        usort($order, fn(int $a, int $b): int => $this->starts[$b] <=> $this->starts[$a]);
+        foreach ($order as $at) {
+            $pushes = $finish($at) === $this->minutes;
+            foreach (array_keys($critical) as $next) {
+                $meets = in_array($at, $this->tasks[$next]->after, true) || array_intersect($this->tasks[$at]->who, $this->tasks[$next]->who) !== [];
+                $pushes = $pushes || $meets && $finish($at) === $this->starts[$next];
+            }
+            if ($pushes) {
+                $critical[$at] = true;
+            }
+        }
+
+        return $critical;
+    }
+
+    /**
+     * @param array<int, int>                       $starts
+     * @param array<array-key, list<array{int, int}>> $busy   of each person
+     */
+    private function search(array $starts, array $busy): void
+    {
+        $end = 0;
+        $earliest = [];
+        foreach ($this->tasks as $at => $task) {
+            if (isset($starts[$at])) {
+                $end = max($end, $starts[$at] + $task->minutes);
+                continue;
+            }
+            $from = 0;
+            foreach ($task->after as $before) {
+                $from = max($from, isset($starts[$before]) ? $starts[$before] + $this->tasks[$before]->minutes : $earliest[$before] + $this->tasks[$before]->minutes);
+            }
+            $earliest[$at] = $this->free($task, $from, $busy);
+            if ($this->best !== null && $earliest[$at] + $this->tails[$at] >= $this->best) {
+                return;
+            }
+        }
+        if ($earliest === []) {
+            if ($this->best === null || $end < $this->best) {
+                $this->best = $end;
+                $this->starts = $starts;
+            }
+
+            return;
+        }
+        $ready = array_filter(array_keys($earliest), fn(int $at): bool => array_diff($this->tasks[$at]->after, array_keys($starts)) === []);
+        usort($ready, fn(int $a, int $b): int => [$this->tails[$b], $earliest[$a]] <=> [$this->tails[$a], $earliest[$b]]);
+        foreach ($ready as $at) {
+            if ($this->best !== null && ($this->best === $this->bound() || ++$this->steps > self::MOST_STEPS)) {
+                return;
+            }
+            $then = $busy;
+            foreach ($this->tasks[$at]->who as $name) {
+                $then[$name][] = [$earliest[$at], $earliest[$at] + $this->tasks[$at]->minutes];
+            }
+            $this->search($starts + [$at => $earliest[$at]], $then);
+        }
+    }
+
+    /** @param array<array-key, list<array{int, int}>> $busy */
+    private function free(Task $task, int $from, array $busy): int
+    {
+        do {
+            $was = $from;
+            foreach ($task->who as $name) {
+                foreach ($busy[$name] ?? [] as [$start, $end]) {
+                    if ($from < $end && $from + $task->minutes > $start) {
+                        $from = $end;
+                    }
+                }
+            }
+        } while ($from !== $was);
+
+        return $from;
+    }
+}

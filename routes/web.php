@@ -32,6 +32,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/sites/{site}', Survey\ShowSurvey::class)->whereNumber('site')->name('survey');
     Route::get('/switches/{switch}/plan', Plan\ShowPlan::class)->name('plan');
     Route::get('/switches/{switch}/wires', Plan\ShowWires::class)->name('wires');
+    Route::get('/switches/{switch}/power-down', Plan\ShowPowerDown::class)->name('power-down');
+    Route::get('/switches/{switch}/power-down.pdf', Plan\PrintPowerDown::class)->name('power-down.pdf');
+    Route::get('/switches/{switch}/power-down.ics', Plan\ExportPowerDown::class)->name('power-down.ics');
     Route::get('/switches/{switch}/plan.json', Plan\ExportPlan::class)->name('plan.export');
     Route::get('/switches/{switch}/settings', Settings\ShowSheet::class)->name('sheet');
     Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');
@@ -66,6 +69,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::put('/switches/{switch}', Survey\SaveSwitch::class)->name('switch.save');
         Route::put('/switches/{switch}/loads', Survey\SaveLoads::class)->name('loads.save');
         Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
+        Route::put('/switches/{switch}/power-down', Plan\SavePowerDown::class)->name('power-down.save');
         Route::put('/switches/{switch}/wires', Plan\SaveWires::class)->name('wires.save');
         Route::post('/switches/{switch}/settings', Settings\SaveSheet::class)->name('sheet.save');
         Route::post('/switches/{switch}/settings/import', Settings\ImportSheet::class)->name('sheet.import');

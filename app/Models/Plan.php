@@ -18,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property User                 $user
  * @property array<string, mixed> $facts
  * @property ?list<array<string, mixed>> $runs feeders as typed, lengths in metres
+ * @property ?array<string, mixed> $power_down the input of `power_down`, and opens_at: the hour at the site
  * @property ?string              $choice
  * @property ?string              $choice_reason
  * @property Carbon               $updated_at
@@ -36,6 +37,6 @@ final class Plan extends Model
 
     protected function casts(): array
     {
-        return ['facts' => 'array', 'runs' => 'array'];
+        return ['facts' => 'array', 'runs' => 'array', 'power_down' => 'array'];
     }
 }

@@ -22,6 +22,7 @@ return new class extends Migration {
             $table->foreignId('user_id')->constrained();
             $table->json('facts')->comment('what the drawing needs beside the survey');
             $table->json('runs')->nullable()->comment('feeders as typed, lengths in metres');
+            $table->json('power_down')->nullable()->comment('the day, as its calculation takes it, and when the supply opens');
             $table->string('choice', 20)->nullable()->comment('whole, managed, essential');
             $table->string('choice_reason', 300)->nullable();
             $table->timestamps();

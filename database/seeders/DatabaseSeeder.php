@@ -32,6 +32,7 @@ use Escapement\Core\Rehearsal\Verb;
 use Escapement\Core\Site\Side;
 use Escapement\Core\Site\Source;
 use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Template\PowerDownTasks;
 use Escapement\Core\Template\ReturnSchool;
 use Escapement\Core\Template\SheetTemplate;
 use Illuminate\Database\Seeder;
@@ -195,6 +196,8 @@ final class DatabaseSeeder extends Seeder
                 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->rosa->id, 'choice' => $choice,
                 'choice_reason' => $choice === null ? null : 'The owner keeps everything in an ordinary outage; the heater waits.',
                 'facts' => ['generator_breaker_a' => 100, 'fault_ka' => 10, 'withstand_ka' => 22, 'neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'grounds_on_neutral_bar' => $grounds, 'ground_bar_free' => 4],
+                'power_down' => $choice === null ? null : ['promised_min' => 90, 'hot_day' => false, 'opens_at' => $now->copy()->subDays(60)->format('Y-m-d\T09:00')]
+                    + PowerDownTasks::usual(3, ['Take the bond out of Generator', 'Fit the bond in the switch'], $grounds),
             ]);
         }
     }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Plan;
 use App\Models\Role;
 use App\Models\Season;
 use App\Models\SeasonState;
 use App\Models\User;
 use Database\Factories\UserFactory;
+use Escapement\Core\Template\PowerDownTasks;
 use Illuminate\Routing\Route;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -113,6 +115,7 @@ final class RoutesTest extends TestCase
     private function ids(int $site, int $switch, int $run): array
     {
         $keeper = User::query()->oldest('id')->firstOrFail();
+        Plan::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'facts' => [], 'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(1, [], 0)]);
         $season = Season::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'title' => 'a year', 'input' => ['candidates' => []], 'state' => SeasonState::Done, 'result' => ['candidates' => []]]);
 
         return [

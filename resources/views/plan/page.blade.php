@@ -2,7 +2,7 @@
 @section('title', $page->switch->site->name . ': plan')
 @section('main')
 @include('plan.partials._drawing')
-<p class="choice"><a href="{{ route('wires', $page->switch) }}">Feeders and wires</a></p>
+<p class="choice"><a href="{{ route('wires', $page->switch) }}">Feeders and wires</a> <a href="{{ route('power-down', $page->switch) }}">Power-down</a></p>
 @include('plan.partials._decide')
 @include('plan.partials._restart')
 @include('plan.partials._facts')

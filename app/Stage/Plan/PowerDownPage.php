@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Plan;
+
+use App\Models\Plan;
+use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
+use Escapement\Core\Calc\Answer;
+use Escapement\Core\PowerDown\PowerDown;
+use Escapement\Core\Template\PowerDownTasks;
+use Escapement\Core\Wire\Node;
+use Illuminate\Support\Carbon;
+
+/** The day of the power-down: what is kept or usual, and what it takes. */
+final readonly class PowerDownPage
+{
+    private const FEEDERS = 3;
+
+    public SiteStanding $standing;
+    public Answer $answer;
+    public bool $isProposed;
+    /** When the supply opens, at the site; null while nothing is agreed. */
+    public ?Carbon $opensAt;
+    /** @var array<string, mixed> the input of `power_down` */
+    public array $input;
+
+    public function __construct(public TransferSwitch $switch, ?Plan $kept)
+    {
+        $this->standing = new SiteStanding($switch->site, $switch);
+        $power = $kept->power_down ?? null;
+        $this->isProposed = $power === null;
+        $power ??= $this->usual($kept);
+        $at = $power['opens_at'] ?? null;
+        $this->opensAt = is_string($at) ? Carbon::parse($at, $switch->site->timezone) : null;
+        $this->input = array_diff_key($power, ['opens_at' => true]);
+        $this->answer = (new PowerDown())->answer(Node::fromArray($this->input));
+    }
+
+    public static function of(TransferSwitch $switch): self
+    {
+        $switch->load(['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+
+        return new self($switch, Plan::query()->where('switch_id', $switch->id)->first());
+    }
+
+    /** @return list<array{id: string, name: string, who: list<string>, phase: string, start_min: int, finish_min: int, critical: bool}> in the order of the day */
+    public function tasks(): array
+    {
+        /** @var list<array{id: string, name: string, who: list<string>, phase: string, start_min: int, finish_min: int, critical: bool}> $tasks */
+        $tasks = $this->answer->values['tasks'];
+
+        return $tasks;
+    }
+
+    public function minutes(string $key): int
+    {
+        $minutes = $this->answer->values[$key] ?? 0;
+
+        return is_int($minutes) ? $minutes : 0;
+    }
+
+    /** The hour when one is agreed, else the minutes from the opening. */
+    public function clock(int $minutes): string
+    {
+        return $this->opensAt?->copy()->addMinutes($minutes)->format('H:i') ?? ($minutes < 0 ? '−' : '+') . abs($minutes);
+    }
+
+    public function chart(): PowerDownChart
+    {
+        return new PowerDownChart($this);
+    }
+
+    /** @return array<string, mixed> what `power_down` takes, as such a plan usually is */
+    private function usual(?Plan $kept): array
+    {
+        $plan = PlanPage::of($this->switch, $kept, new PlanLook());
+        $grounds = array_sum(array_map(static fn(array $work): int => is_int($work['move_grounds']) ? $work['move_grounds'] : 0, $plan?->panelWork() ?? []));
+
+        return PowerDownTasks::usual(count($kept->runs ?? []) ?: self::FEEDERS, array_column($plan?->moves() ?? [], 'title'), $grounds);
+    }
+}

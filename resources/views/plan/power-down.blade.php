@@ -12,12 +12,15 @@
     <div><dt>Closes</dt><dd class="fig">{{ $page->opensAt ? $page->clock($page->minutes('window_min')) : '–' }}</dd></div>
 </dl>
 @php($chart = $page->chart())
-<div class="scroll-x"><svg class="day-chart" width="{{ $chart->width }}" height="{{ $chart->height }}" viewBox="0 0 {{ $chart->width }} {{ $chart->height }}" role="img" aria-label="The day: {{ $page->minutes('window_min') }} minutes dark">
+<div class="day-wide"><svg class="day-chart" width="{{ $chart->width }}" height="{{ $chart->height }}" viewBox="0 0 {{ $chart->width }} {{ $chart->height }}" role="img" aria-label="The day: {{ $page->minutes('window_min') }} minutes dark">
     @php($window = $chart->window())
     <rect class="dark-window" x="{{ $window['x'] }}" y="24" width="{{ $window['width'] }}" height="{{ $chart->height - 24 }}"/>
     @foreach ($chart->ticks() as $tick)<text class="tick" x="{{ $tick['x'] }}" y="16" text-anchor="middle">{{ $tick['words'] }}</text><path class="tick" d="M{{ $tick['x'] }} 22V{{ $chart->height }}"/>@endforeach
     @foreach ($chart->bars() as $bar)<g><text class="who" x="18" y="{{ $bar['y'] + 15 }}" text-anchor="end">{{ $bar['id'] }}</text><text x="28" y="{{ $bar['y'] + 15 }}">{{ $bar['name'] }}</text><rect class="bar bar-{{ $bar['kind'] }}" x="{{ $bar['x'] }}" y="{{ $bar['y'] }}" width="{{ max(3, $bar['width']) }}" height="20"><title>{{ $bar['name'] }}: {{ $bar['who'] }}, {{ $bar['minutes'] }} min</title></rect></g>@endforeach
 </svg></div>
+<ol class="day-list" aria-label="The day">
+@foreach ($page->tasks() as $task)<li @class(['in-dark' => $task['phase'] === 'dark', 'is-critical' => $task['critical']])><span class="fig">{{ $page->clock($task['start_min']) }}</span><span><b>{{ $task['name'] }}</b><small>{{ implode(', ', $task['who']) }}</small></span><span class="fig">{{ $task['finish_min'] - $task['start_min'] }}&#8239;min</span></li>@endforeach
+</ol>
 <p class="field-hint day-key"><span class="key key-critical"></span> a minute more here, a minute more dark <span class="key key-dark"></span> dark, with time to spare <span class="key key-before"></span> before or after</p>
 @foreach ($page->answer->findings as $finding)<x-finding :finding="$finding"/>@endforeach
 <details class="why"><summary>Working</summary>@foreach ($page->answer->working as $line)<p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} = {{ $line->value }} {{ $line->unit }}</span></p>@endforeach</details>
@@ -35,7 +38,7 @@
         @endforeach
         <label class="check"><input class="form-check-input" type="checkbox" name="hot_day" value="1" @checked(old('_token') ? old('hot_day') : ($page->input['hot_day'] ?? false))> A hot day is forecast</label>
     </div>
-    @php($lines = old('tasks', collect($page->input['tasks'])->mapWithKeys(fn ($task) => [$task['id'] => ['who' => implode(', ', $task['who']), 'after' => implode(', ', $task['after'])] + $task])->all()))
+    @php($lines = array_filter(old('tasks', collect($page->input['tasks'])->mapWithKeys(fn ($task) => [$task['id'] => ['who' => implode(', ', $task['who']), 'after' => implode(', ', $task['after'])] + $task])->all()), fn ($line) => implode('', array_intersect_key($line, array_flip(['name', 'who', 'minutes', 'after']))) !== ''))
     @php($free = $lines === [] ? 0 : max(array_keys($lines)))
     <div class="scroll-x"><table class="ruled tasks-form"><thead><tr><th>No.</th><th>Task</th><th>Who</th><th>Minutes</th><th>Waits for</th><th>Needs it dead</th></tr></thead><tbody>
     @foreach ([...array_keys($lines), $free + 1, $free + 2] as $n)

@@ -197,7 +197,7 @@ final class DatabaseSeeder extends Seeder
                 'choice_reason' => $choice === null ? null : 'The owner keeps everything in an ordinary outage; the heater waits.',
                 'facts' => ['generator_breaker_a' => 100, 'fault_ka' => 10, 'withstand_ka' => 22, 'neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'grounds_on_neutral_bar' => $grounds, 'ground_bar_free' => 4],
                 'power_down' => $choice === null ? null : ['promised_min' => 90, 'hot_day' => false, 'opens_at' => $now->copy()->subDays(60)->format('Y-m-d\T09:00')]
-                    + PowerDownTasks::usual(3, ['Take the bond out of Generator', 'Fit the bond in the switch'], $grounds),
+                    + PowerDownTasks::usual(3, ['Take the bond out of Generator', 'Take the bond out of Panel', 'Fit the bond in Transfer switch', 'Run the electrode conductor to Transfer switch'], $grounds),
             ]);
         }
     }

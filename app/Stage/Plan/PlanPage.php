@@ -130,13 +130,13 @@ final readonly class PlanPage
             . ($fed === [] ? '' : ' The generator can start by itself within seconds and feed ' . ($panels === '' ? '' : "$panels and ") . "$loads loads.");
     }
 
-    /** @return list<array{n: int, title: string, why: string}> what moves, in order */
+    /** @return list<array{n: int, action: string, title: string, why: string}> what moves, in order */
     public function moves(): array
     {
         $moves = [];
         foreach (is_array($this->bonding['actions']) ? $this->bonding['actions'] : [] as $i => $action) {
             [$title, $why] = self::ACTIONS[$action['action']] ?? [$action['action'], ''];
-            $moves[] = ['n' => $i + 1, 'title' => "$title " . $this->name($action['at']), 'why' => $why . (isset($action['to']) ? ' To ' . $this->name($action['to']) . '.' : '')];
+            $moves[] = ['n' => $i + 1, 'action' => $action['action'], 'title' => "$title " . $this->name($action['at']), 'why' => $why . (isset($action['to']) ? ' To ' . $this->name($action['to']) . '.' : '')];
         }
 
         return $moves;

@@ -78,6 +78,9 @@ final readonly class PowerDownPage
         $plan = PlanPage::of($this->switch, $kept, new PlanLook());
         $grounds = array_sum(array_map(static fn(array $work): int => is_int($work['move_grounds']) ? $work['move_grounds'] : 0, $plan?->panelWork() ?? []));
 
-        return PowerDownTasks::usual(count($kept->runs ?? []) ?: self::FEEDERS, array_column($plan?->moves() ?? [], 'title'), $grounds);
+        // Parting neutrals and grounds is the moving of the grounds: counted once.
+        $bonds = array_filter($plan?->moves() ?? [], static fn(array $move): bool => $grounds === 0 || $move['action'] !== 'separate-neutral-ground');
+
+        return PowerDownTasks::usual(count($kept->runs ?? []) ?: self::FEEDERS, array_column($bonds, 'title'), $grounds);
     }
 }

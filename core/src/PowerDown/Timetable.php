@@ -7,13 +7,14 @@ namespace Escapement\Core\PowerDown;
 /**
  * Tasks put as early as those who do them allow: nobody is in two places, nothing begins before what it waits for.
  *
- * Every shortest timetable comes from putting the tasks one by one, in some order, each at its earliest place. So the
- * orders are searched depth first, the longest way to the end first; a branch whose least is no better than the best is left.
+ * A shortest timetable is among those in which no task can be pulled forward; each of these comes from putting the tasks in the
+ * order of their starts, each at its earliest minute, and never one that begins after another could be over. These orders are
+ * searched depth first, the longest way to the end first; a branch whose least is no better than the best is left.
  */
 final class Timetable
 {
-    /** Some 50 ms; the first order is good already, and most plans of a day end long before. */
-    private const MOST_STEPS = 20_000;
+    /** The first order is good already, and most plans of a day end long before. */
+    private const MOST_STEPS = 2_000;
 
     /** @var array<int, int> start of each task, minutes from the first */
     public array $starts = [];
@@ -48,7 +49,7 @@ final class Timetable
         }
         $this->pathMinutes = $this->tails === [] ? 0 : max($this->tails);
         $this->work = $work;
-        $this->search([], []);
+        $this->search([], [], 0);
         $this->minutes = (int) $this->best;
         $this->isShortest = $this->steps <= self::MOST_STEPS || $this->minutes === $this->bound();
     }
@@ -88,7 +89,7 @@ final class Timetable
      * @param array<int, int>                       $starts
      * @param array<array-key, list<array{int, int}>> $busy   of each person
      */
-    private function search(array $starts, array $busy): void
+    private function search(array $starts, array $busy, int $lastStart): void
     {
         $end = 0;
         $earliest = [];
@@ -114,18 +115,49 @@ final class Timetable
 
             return;
         }
-        $ready = array_filter(array_keys($earliest), fn(int $at): bool => array_diff($this->tasks[$at]->after, array_keys($starts)) === []);
+        if ($this->best !== null && $this->leastForPeople($earliest) >= $this->best) {
+            return;
+        }
+        $ready = array_filter(array_keys($earliest), fn(int $at): bool => array_intersect_key($earliest, array_flip($this->tasks[$at]->after)) === []);
+        $firstOver = PHP_INT_MAX;
+        foreach ($ready as $at) {
+            $firstOver = min($firstOver, $earliest[$at] + $this->tasks[$at]->minutes);
+        }
+        $ready = array_filter($ready, static fn(int $at): bool => $earliest[$at] < $firstOver);
         usort($ready, fn(int $a, int $b): int => [$this->tails[$b], $earliest[$a]] <=> [$this->tails[$a], $earliest[$b]]);
         foreach ($ready as $at) {
             if ($this->best !== null && ($this->best === $this->bound() || ++$this->steps > self::MOST_STEPS)) {
                 return;
             }
+            if ($this->best !== null && $earliest[$at] < $lastStart) {
+                continue; // the same timetable comes from another order
+            }
             $then = $busy;
             foreach ($this->tasks[$at]->who as $name) {
                 $then[$name][] = [$earliest[$at], $earliest[$at] + $this->tasks[$at]->minutes];
             }
-            $this->search($starts + [$at => $earliest[$at]], $then);
+            $this->search($starts + [$at => $earliest[$at]], $then, $earliest[$at]);
         }
+    }
+
+    /**
+     * Whoever has work left does it one piece after the other, and what waits for the last of it comes on top.
+     *
+     * @param array<int, int> $earliest of what is left
+     */
+    private function leastForPeople(array $earliest): int
+    {
+        $from = $left = $behind = [];
+        foreach ($earliest as $at => $start) {
+            $task = $this->tasks[$at];
+            foreach ($task->who as $name) {
+                $from[$name] = min($from[$name] ?? $start, $start);
+                $left[$name] = ($left[$name] ?? 0) + $task->minutes;
+                $behind[$name] = min($behind[$name] ?? PHP_INT_MAX, $this->tails[$at] - $task->minutes);
+            }
+        }
+
+        return max(0, ...array_map(static fn(int|string $name): int => $from[$name] + $left[$name] + $behind[$name], array_keys($from)));
     }
 
     /** @param array<array-key, list<array{int, int}>> $busy */

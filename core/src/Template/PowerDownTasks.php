@@ -23,32 +23,32 @@ final readonly class PowerDownTasks
      */
     public static function usual(int $runs, array $bonds, int $grounds): array
     {
-        $both = ['Electrician', 'Helper'];
+        $both = 'Electrician and Helper';
         $tasks = [];
-        $add = static function (string $name, array $who, int $minutes, bool $dark, string ...$after) use (&$tasks): string {
+        $add = static function (string $name, string $who, int $minutes, bool $dark, string ...$after) use (&$tasks): string {
             $id = (string) (count($tasks) + 1);
-            $tasks[] = ['id' => $id, 'name' => $name, 'who' => $who, 'minutes' => $minutes, 'after' => array_values($after), 'dark' => $dark];
+            $tasks[] = ['id' => $id, 'name' => $name, 'who' => explode(' and ', $who), 'minutes' => $minutes, 'after' => array_values($after), 'dark' => $dark];
 
             return $id;
         };
         $mount = $add('Mount the switch and its raceways', $both, 60, false);
         $pull = $add("Pull $runs feeders and the control cable, capped", $both, self::MIN_A_RUN * max(1, $runs), false, $mount);
-        $mark = $add('Photograph as found; mark what moves', ['Helper'], 10, false);
-        $lay = $add('Lay out lugs, torque tool, labels and list', ['Helper'], 10, false, $pull);
-        $line = $add('Land the utility side in the switch', ['Electrician'], 15, true, $pull, $lay);
-        $load = $add('Land the feeder to the panel', ['Electrician'], 15, true, $pull, $lay);
+        $mark = $add('Photograph as found; mark what moves', 'Helper', 10, false);
+        $lay = $add('Lay out lugs, torque tool, labels and list', 'Helper', 10, false, $pull);
+        $line = $add('Land the utility side in the switch', 'Electrician', 15, true, $pull, $lay);
+        $load = $add('Land the feeder to the panel', 'Electrician', 15, true, $pull, $lay);
         $done = [$line, $load];
         foreach ($bonds as $bond) {
-            $done[] = $add($bond, ['Electrician'], self::MIN_A_BOND, true, $mark);
+            $done[] = $add($bond, 'Electrician', self::MIN_A_BOND, true, $mark);
         }
         if ($grounds > 0) {
-            $done[] = $add("Move $grounds grounds to their own bar", ['Helper'], self::MIN_A_GROUND * $grounds, true, $mark);
+            $done[] = $add("Move $grounds grounds to their own bar", 'Helper', self::MIN_A_GROUND * $grounds, true, $mark);
         }
         $torque = $add('Torque and mark each landing from the list', $both, 10, true, ...$done);
-        $check = $add('Ohmmeter: one path from neutral to ground', ['Electrician'], 5, true, $torque);
-        $sense = $add('Read the voltages on the controller', ['Electrician'], 10, false, $check);
+        $check = $add('Ohmmeter: one path from neutral to ground', 'Electrician', 5, true, $torque);
+        $sense = $add('Read the voltages on the controller', 'Electrician', 10, false, $check);
         $prove = $add('Prove the transfer with the stopwatch', $both, 30, false, $sense);
-        $add('Walk through it with the owner', ['Electrician'], 20, false, $prove);
+        $add('Walk through it with the owner', 'Electrician', 20, false, $prove);
 
         return ['open' => ['who' => ['Electrician'], 'minutes' => 10], 'close' => ['who' => ['Electrician'], 'minutes' => 5], 'tasks' => $tasks];
     }

@@ -35,6 +35,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/power-down', Plan\ShowPowerDown::class)->name('power-down');
     Route::get('/switches/{switch}/power-down.pdf', Plan\PrintPowerDown::class)->name('power-down.pdf');
     Route::get('/switches/{switch}/power-down.ics', Plan\ExportPowerDown::class)->name('power-down.ics');
+    Route::get('/switches/{switch}/plan.svg', Plan\ExportOneLine::class)->name('plan.svg');
     Route::get('/switches/{switch}/plan.json', Plan\ExportPlan::class)->name('plan.export');
     Route::get('/switches/{switch}/settings', Settings\ShowSheet::class)->name('sheet');
     Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');

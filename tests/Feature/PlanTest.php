@@ -46,6 +46,20 @@ final class PlanTest extends TestCase
     }
 
     #[Test]
+    public function the_drawing_for_paper_stands_alone_in_black_and_white(): void
+    {
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $svg = (string) $this->get("/switches/$switch->id/plan.svg?on=emergency")->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
+        $drawing = simplexml_load_string($svg) ?: self::fail('not an SVG');
+        self::assertSame('http://www.w3.org/2000/svg', $drawing->getNamespaces()['']);
+        self::assertStringNotContainsString('var(--', $svg, 'no colour from a page');
+        self::assertStringContainsString('tube-gen', $svg);
+        foreach (array_unique(array_map(static fn(\SimpleXMLElement $part): string => strtok((string) $part['class'], ' ') ?: '', $drawing->xpath('//*[@class]') ?: [])) as $class) {
+            self::assertTrue(in_array($class, ['', 'one-line', 'tube', 'el', 'bond'], true) || str_contains($svg, ".$class"), "nothing says how a $class looks on paper");
+        }
+    }
+
+    #[Test]
     public function opening_the_service_shows_the_hazard_before_the_drawing(): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);

@@ -28,6 +28,6 @@
             @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
             @yield('main')
         </main>
-        @hasSection('aside')<aside class="aside" aria-label="Findings here">@yield('aside')</aside>@endif
+        @hasSection('aside')<aside class="aside" tabindex="0" aria-label="Findings here">@yield('aside')</aside>@endif
     </div>
 @endsection

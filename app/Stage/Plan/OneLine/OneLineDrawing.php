@@ -76,6 +76,14 @@ final class OneLineDrawing
         );
     }
 
+    /** A file that stands alone, in black and white: on paper the pattern says what the colour says on a screen. */
+    public function paperSvg(): string
+    {
+        $style = (string) file_get_contents(resource_path('svg/one-line-paper.css'));
+
+        return (string) preg_replace('/^<svg class="one-line" (.*?)>/', '<svg xmlns="http://www.w3.org/2000/svg" class="one-line" $1><style>' . $style . '</style>', $this->svg(), 1);
+    }
+
     private function summary(): string
     {
         $fed = array_filter($this->drawing->ofType('load'), fn(Element $load): bool => isset($this->live["$load->id.in"]));

@@ -8,5 +8,5 @@
 </form>
 @if ($page->hazard())<x-hazard><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }} Engine blocked from starting, locked, tagged, then prove dead. The maker's instructions, the adopted code and the authority having jurisdiction come first.</x-hazard>@endif
 <div class="one-line-box" tabindex="0" role="region" aria-label="One-line, drawing">{!! $page->picture->svg() !!}</div>
-<p class="key"><span><i class="swatch swatch-util"></i>utility</span><span><i class="swatch swatch-gen"></i>generator</span><span><i class="swatch swatch-none"></i>nothing live</span><span>link at a corner: bond, slashed goes, dashed to fit</span><span><a href="{{ route('plan.export', $page->switch) }}">Drawing, JSON</a></span></p>
+<p class="key"><span><i class="swatch swatch-util"></i>utility</span><span><i class="swatch swatch-gen"></i>generator</span><span><i class="swatch swatch-none"></i>nothing live</span><span>link at a corner: bond, slashed goes, dashed to fit</span><span><a href="{{ route('plan.svg', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive]) }}">For paper, SVG</a></span><span><a href="{{ route('plan.export', $page->switch) }}">Drawing, JSON</a></span></p>
 </div>

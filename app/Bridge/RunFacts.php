@@ -18,7 +18,7 @@ final readonly class RunFacts
 {
     private const FEET_PER_METRE = 1 / 0.3048;
 
-    /** @param array<string, mixed> $run name, from, to, amps, ocpd_a, length_m, material, raceway, trade_size, dwelling */
+    /** @param array<string, mixed> $run name, from, to, amps, ocpd_a, length_m, material, raceway, trade_size, dwelling, service */
     public function __construct(private array $run, private System $system) {}
 
     public function text(string $key): string
@@ -56,18 +56,18 @@ final readonly class RunFacts
     }
 
     /**
-     * Hots, neutral and ground of the run in its raceway, and copper beside aluminium.
+     * Hots, neutral and, behind the main, the ground of the run in its raceway, and copper beside aluminium.
      *
      * @throws BadInput
      */
-    public function raceway(string $size, string $egc): Answer
+    public function raceway(string $size, ?string $egc): Answer
     {
         $kind = $this->text('material') === 'cu' ? 'thhn' : 'xhhw2';
         $hots = $this->system->legs();
 
         return (new RacewayFill())->answer(Node::fromArray([
             'raceway' => ['type' => $this->text('raceway'), 'trade_size' => $this->text('trade_size')],
-            'items' => [['kind' => $kind, 'size' => $size, 'qty' => $hots + 1], ['kind' => $kind, 'size' => $egc, 'qty' => 1]],
+            'items' => [['kind' => $kind, 'size' => $size, 'qty' => $hots + 1], ...($egc === null ? [] : [['kind' => $kind, 'size' => $egc, 'qty' => 1]])],
             'compare' => ['ocpd_a' => (float) $this->text('ocpd_a'), 'dwelling_83pct' => $this->isDwelling(), 'hots' => $hots, 'terminal_c' => 75],
         ]));
     }
@@ -75,6 +75,12 @@ final readonly class RunFacts
     public function lengthFt(): float
     {
         return (float) $this->text('length_m') * self::FEET_PER_METRE;
+    }
+
+    /** Ahead of the main there is no grounding conductor: the neutral is the way back of a fault. */
+    public function isService(): bool
+    {
+        return $this->text('service') === '1';
     }
 
     private function isDwelling(): bool

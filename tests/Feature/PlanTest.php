@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
+use App\Stage\Plan\WiresPage;
 use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\SitePlan;
@@ -55,7 +56,7 @@ final class PlanTest extends TestCase
         self::assertStringNotContainsString('var(--', $svg, 'no colour from a page');
         self::assertStringContainsString('tube-gen', $svg);
         foreach (array_unique(array_map(static fn(\SimpleXMLElement $part): string => strtok((string) $part['class'], ' ') ?: '', $drawing->xpath('//*[@class]') ?: [])) as $class) {
-            self::assertTrue(in_array($class, ['', 'one-line', 'tube', 'el', 'bond'], true) || str_contains($svg, ".$class"), "nothing says how a $class looks on paper");
+            self::assertTrue(in_array($class, ['', 'one-line', 'tube', 'el', 'bond', 'fed'], true) || str_contains($svg, ".$class"), "nothing says how a $class looks on paper");
         }
     }
 
@@ -111,6 +112,22 @@ final class PlanTest extends TestCase
         self::assertEqualsWithDelta($switch->site->units === 'metric' ? 200 : 60.96, $kept[0]['length_m'], 0.001);
         $drop = (new Calculations())->calc('voltage_drop', Node::fromArray(['circuit' => 'split_phase', 'v' => 240, 'leg1_a' => 40, 'leg2_a' => 40, 'material' => 'cu', 'size' => '8', 'length_m' => $kept[0]['length_m']]));
         $this->get("/switches/$switch->id/wires")->assertSee('8 Cu')->assertSee(round($drop['drop_pct'], 1) . ' %')->assertDontSee('The usual runs');
+    }
+
+    #[Test]
+    public function ahead_of_the_main_no_ground_is_run_and_the_raceway_is_emptier(): void
+    {
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $run = ['name' => 'Service', 'amps' => '160', 'ocpd_a' => '200', 'length' => '10', 'material' => 'al', 'raceway' => 'pvc40', 'trade_size' => '2', 'dwelling' => '1'];
+        $this->put("/switches/$switch->id/wires", ['runs' => [$run + ['service' => '1'], ['name' => 'Feeder'] + $run]])->assertSessionHasNoErrors();
+        [$service, $feeder] = (new WiresPage($switch->refresh(), Plan::query()->firstOrFail()))->rows;
+        self::assertNull($service->egc);
+        self::assertNotNull($feeder->egc);
+        self::assertLessThan($feeder->fillPct, $service->fillPct);
+        self::assertSame($feeder->size, $service->size);
+        $page = (string) $this->get("/switches/$switch->id/wires")->assertSee('by neutral')->getContent();
+        self::assertSame(1, substr_count($page, 'Aluminium needs listed terminals'), 'told once, with both runs');
+        self::assertStringContainsString('<p class="told-of">Service, Feeder</p>', $page);
     }
 
     /** @param array<string, string> $bad */

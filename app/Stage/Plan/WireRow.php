@@ -19,6 +19,7 @@ final readonly class WireRow
     public array $run;
     public ?string $size;
     public ?float $dropPct;
+    /** Null ahead of the main, and where nothing fits. */
     public ?string $egc;
     public ?float $fillPct;
     public ?string $minTradeSize;
@@ -43,10 +44,10 @@ final readonly class WireRow
             if ($size !== null) {
                 $answers[] = $dropped = $facts->drop($size);
                 $drop = $this->number($dropped->values['drop_pct']);
-                $answers[] = $ground = $facts->grounding();
-                $egc = is_array($ground->values['egc']) && is_string($ground->values['egc']['size']) ? $ground->values['egc']['size'] : null;
-            }
-            if ($size !== null && $egc !== null) {
+                if (! $facts->isService()) {
+                    $answers[] = $ground = $facts->grounding();
+                    $egc = is_array($ground->values['egc']) && is_string($ground->values['egc']['size']) ? $ground->values['egc']['size'] : null;
+                }
                 $answers[] = $raceway = $facts->raceway($size, $egc);
                 $fill = $this->number($raceway->values['fill_pct']);
                 $least = is_string($raceway->values['min_trade_size']) ? $raceway->values['min_trade_size'] : null;
@@ -66,7 +67,7 @@ final readonly class WireRow
         $working = [];
         foreach ($answers as $answer) {
             foreach ($answer->findings as $finding) {
-                if ($finding->severity !== Severity::Note || str_contains($finding->id, 'aluminium') || $finding->id === 'copper-goes-smaller') {
+                if ($finding->severity !== Severity::Note || str_contains($finding->id, 'aluminium')) {
                     $findings[$finding->id] = $finding;
                 }
             }

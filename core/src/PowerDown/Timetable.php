@@ -61,7 +61,7 @@ final class Timetable
     }
 
     /**
-     * A minute more for one of these and the whole takes longer.
+     * A minute more for one of these and, in this order, the whole takes longer.
      *
      * @return array<int, true>
      */

@@ -17,11 +17,12 @@ use Illuminate\Support\Carbon;
 
 /**
  * Where a switch of a site stands, stage by stage; what the train, the bar and the board say of it.
- *
- * Needs of the switch: site, sheet, loads, run and proof with their sheet and user.
  */
 final class SiteStanding
 {
+    /** What of a switch it reads, to be loaded before. */
+    public const NEEDS = ['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user'];
+
     public readonly ?SettingsCheckResult $check;
 
     public function __construct(public readonly Site $site, public readonly ?TransferSwitch $switch)

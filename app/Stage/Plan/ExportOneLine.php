@@ -6,6 +6,7 @@ namespace App\Stage\Plan;
 
 use App\Models\Plan;
 use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -15,7 +16,7 @@ final readonly class ExportOneLine
 {
     public function __invoke(Request $request, TransferSwitch $switch): Response
     {
-        $switch->load(['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+        $switch->load(SiteStanding::NEEDS);
         $look = PlanLook::from($request);
         $page = PlanPage::of($switch, Plan::query()->where('switch_id', $switch->id)->first(), $look) ?? abort(404);
         $name = Str::slug($switch->site->name) . "-one-line-$look->on.svg";

@@ -40,7 +40,7 @@ final readonly class PowerDownPage
 
     public static function of(TransferSwitch $switch): self
     {
-        $switch->load(['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+        $switch->load(SiteStanding::NEEDS);
 
         return new self($switch, Plan::query()->where('switch_id', $switch->id)->first());
     }

@@ -6,13 +6,14 @@ namespace App\Stage\Plan;
 
 use App\Models\Plan;
 use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
 
 final readonly class ShowWires
 {
     public function __invoke(TransferSwitch $switch): View
     {
-        $switch->load(['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+        $switch->load(SiteStanding::NEEDS);
 
         return view('plan.wires', ['page' => new WiresPage($switch, Plan::query()->with('user')->where('switch_id', $switch->id)->first())]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -14,7 +15,7 @@ final readonly class ShowRehearsal
 {
     public function __invoke(Request $request, TransferSwitch $switch): View|RedirectResponse
     {
-        $switch->load(['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+        $switch->load(SiteStanding::NEEDS);
         if ($switch->sheet === null) {
             return redirect()->route('sheet', $switch)->with('said', 'A rehearsal needs a settings sheet. Begin with the template.');
         }

@@ -21,6 +21,7 @@ test('a story is edited on the strip by pointer and by keyboard, kept, and drawn
     await page.keyboard.press('Enter');
     await expect(page.getByRole('textbox', { name: 'Begins at' })).toHaveValue('11');
     await expect(page.getByRole('slider', { name: 'Outage 1, begins at' })).toHaveAttribute('aria-valuenow', '11');
+    await expect(page.locator('.piece[transform]')).toHaveCount(0); // the answer is in, or it would take the button away under the click
 
     await page.getByRole('button', { name: 'Engine trips' }).click();
     await expect(page.getByLabel('For', { exact: true })).toHaveValue('low oil pressure');

@@ -30,6 +30,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
 
     Route::get('/', Board\ShowBoard::class)->name('board');
     Route::get('/sites/{site}', Survey\ShowSurvey::class)->whereNumber('site')->name('survey');
+    Route::get('/switches/{switch}/loads.csv', Survey\ExportLoads::class)->name('loads.export');
+    Route::get('/photos/{photo}/{size}.jpg', Survey\ShowPhoto::class)->whereUuid('photo')->whereIn('size', ['full', 'small'])->name('photo');
+    Route::get('/library/loads', Survey\ShowTypicalLoads::class)->name('typical-loads');
     Route::get('/switches/{switch}/plan', Plan\ShowPlan::class)->name('plan');
     Route::get('/switches/{switch}/wires', Plan\ShowWires::class)->name('wires');
     Route::get('/switches/{switch}/power-down', Plan\ShowPowerDown::class)->name('power-down');
@@ -69,6 +72,12 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/sites/{site}/switches', Survey\AddSwitch::class)->name('switches');
         Route::put('/switches/{switch}', Survey\SaveSwitch::class)->name('switch.save');
         Route::put('/switches/{switch}/loads', Survey\SaveLoads::class)->name('loads.save');
+        Route::post('/switches/{switch}/loads', Survey\PutInLoads::class)->name('loads.put-in');
+        Route::put('/library/loads', Survey\SaveTypicalLoads::class)->name('typical-loads.save');
+        Route::put('/switches/{switch}/survey/{subject}', Survey\SaveAnswers::class)->whereIn('subject', ['service', 'panels', 'source', 'place'])->name('answers.save');
+        Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->name('photos');
+        Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
+        Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
         Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
         Route::put('/switches/{switch}/power-down', Plan\SavePowerDown::class)->name('power-down.save');
         Route::put('/switches/{switch}/wires', Plan\SaveWires::class)->name('wires.save');

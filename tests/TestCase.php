@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Bridge\RecordingSeries;
+use App\Models\Photo;
 use App\Models\Recording;
 use App\Models\Role;
 use App\Models\Run;
@@ -20,6 +21,7 @@ use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\SheetTemplate;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Str;
 
 abstract class TestCase extends BaseTestCase
 {
@@ -66,6 +68,17 @@ abstract class TestCase extends BaseTestCase
                 ['at_ms' => 10_000, 'do' => 'set_source', 'source' => 'normal', 'v' => 0], ['at_ms' => 70_000, 'do' => 'set_source', 'source' => 'normal', 'v' => 120],
             ],
         ]);
+    }
+
+    protected function photoOf(User $user, int $switchId): Photo
+    {
+        $photo = Photo::query()->create([
+            'id' => (string) Str::uuid(), 'company_id' => $user->company_id, 'switch_id' => $switchId, 'user_id' => $user->id, 'subject' => 'panels', 'moment' => 'before',
+            'width' => 40, 'height' => 30, 'sha256' => hash('sha256', 'a picture'),
+        ]);
+        $photo->file()->create(['full' => 'full', 'small' => 'small']);
+
+        return $photo;
     }
 
     /** Two voltages that are gone from second 20 to second 80. */

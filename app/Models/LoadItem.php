@@ -20,6 +20,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property string  $start_kva  when it starts, direct on line
  * @property bool    $compressor
  * @property bool    $essential
+ * @property string  $duty_pct   share of the time it runs
+ * @property bool    $sensitive  electronics that sulk when power blinks
+ * @property bool    $ups        carried over a blink by a supply of its own
  */
 final class LoadItem extends Model
 {
@@ -31,6 +34,6 @@ final class LoadItem extends Model
 
     protected function casts(): array
     {
-        return ['must_run' => 'boolean', 'shed' => 'boolean', 'compressor' => 'boolean', 'essential' => 'boolean'];
+        return ['must_run' => 'boolean', 'shed' => 'boolean', 'compressor' => 'boolean', 'essential' => 'boolean', 'sensitive' => 'boolean', 'ups' => 'boolean'];
     }
 }

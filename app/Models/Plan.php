@@ -19,6 +19,9 @@ use Illuminate\Support\Carbon;
  * @property array<string, mixed> $facts
  * @property ?list<array<string, mixed>> $runs feeders as typed, lengths in metres
  * @property ?array<string, mixed> $power_down the input of `power_down`, and opens_at: the hour at the site
+ * @property ?array<string, mixed> $landing    enclosures with their terminals in the order of landing, and boxes
+ * @property ?array<string, mixed> $mobile     inverter, batteries and cords as typed, lengths in metres
+ * @property ?array<string, mixed> $pack       own lines and what is ticked off
  * @property ?string              $choice
  * @property ?string              $choice_reason
  * @property Carbon               $updated_at
@@ -35,8 +38,18 @@ final class Plan extends Model
         return $this->belongsTo(User::class);
     }
 
+    /**
+     * Keeps a part of the plan of a switch, which begins with it.
+     *
+     * @param array<string, mixed> $columns
+     */
+    public static function keep(TransferSwitch $switch, User $user, array $columns): void
+    {
+        self::query()->firstOrNew(['switch_id' => $switch->id], ['company_id' => $switch->company_id, 'facts' => []])->fill($columns + ['user_id' => $user->id])->save();
+    }
+
     protected function casts(): array
     {
-        return ['facts' => 'array', 'runs' => 'array', 'power_down' => 'array'];
+        return ['facts' => 'array', 'runs' => 'array', 'power_down' => 'array', 'landing' => 'array', 'mobile' => 'array', 'pack' => 'array'];
     }
 }

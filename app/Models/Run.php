@@ -26,6 +26,7 @@ use Illuminate\Support\Carbon;
  * @property ?int           $signed_by
  * @property ?Carbon        $signed_at
  * @property Carbon         $created_at
+ * @property ?array<string, mixed> $surveyed the facts of the survey that it was begun with
  * @property TransferSwitch $switch
  * @property Sheet          $sheet
  * @property User           $user
@@ -92,6 +93,6 @@ final class Run extends Model
 
     protected function casts(): array
     {
-        return ['signed_at' => 'datetime', 'created_at' => 'datetime'];
+        return ['signed_at' => 'datetime', 'created_at' => 'datetime', 'surveyed' => 'array'];
     }
 }

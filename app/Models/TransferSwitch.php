@@ -28,11 +28,14 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string               $largest_motor_hp
  * @property bool                 $has_compressor
  * @property array<string, mixed> $plant            `system` of the timing rules
+ * @property ?array<string, mixed> $survey          answers by question, lengths in metres
  * @property Site                 $site
+ * @property ?Plan                $plan
  * @property ?Sheet               $sheet            the newest
  * @property ?Run                 $run              the newest
  * @property ?Run                 $proof            the newest that was signed as passed
  * @property Collection<int, LoadItem> $loads
+ * @property Collection<int, Photo>    $photos
  * @property Collection<int, Sheet>    $sheets
  * @property Collection<int, Run>      $runs
  */
@@ -56,6 +59,21 @@ final class TransferSwitch extends Model
         $relation->orderBy('place');
 
         return $relation;
+    }
+
+    /** @return HasMany<Photo, $this> oldest first */
+    public function photos(): HasMany
+    {
+        $relation = $this->hasMany(Photo::class, 'switch_id');
+        $relation->orderBy('created_at')->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return HasOne<Plan, $this> */
+    public function plan(): HasOne
+    {
+        return $this->hasOne(Plan::class, 'switch_id');
     }
 
     /** @return HasMany<Sheet, $this> */
@@ -103,7 +121,7 @@ final class TransferSwitch extends Model
     protected function casts(): array
     {
         return [
-            'application' => Application::class, 'fuel' => Fuel::class, 'rated_kw' => 'array', 'plant' => 'array',
+            'application' => Application::class, 'fuel' => Fuel::class, 'rated_kw' => 'array', 'plant' => 'array', 'survey' => 'array',
             'service_rated' => 'boolean', 'has_compressor' => 'boolean',
         ];
     }

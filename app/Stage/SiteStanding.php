@@ -12,6 +12,10 @@ use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Settings\Check\SettingsCheckResult;
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Survey\Decision;
+use Escapement\Core\Survey\Question;
+use Escapement\Core\Survey\Questionnaire;
+use Escapement\Core\Survey\Subject;
 use Escapement\Core\Template\SitePlan;
 use Illuminate\Support\Carbon;
 
@@ -21,49 +25,58 @@ use Illuminate\Support\Carbon;
 final class SiteStanding
 {
     /** What of a switch it reads, to be loaded before. */
-    public const NEEDS = ['site.switches', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user'];
+    public const NEEDS = ['site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user'];
+
+    /** Address, owner, service, rating, poles, disconnect, fuel, generator, loads. */
+    private const PLATE_FACTS = 9;
 
     public readonly ?SettingsCheckResult $check;
+    private readonly Questionnaire $questions;
 
     public function __construct(public readonly Site $site, public readonly ?TransferSwitch $switch)
     {
+        $this->questions = new Questionnaire($site->installation->value);
         $sheet = $switch?->sheet;
         $facts = $switch === null ? null : new SwitchFacts($switch);
         $this->check = $sheet === null || $facts === null ? null : $facts->check($facts->settings($sheet->settings), $sheet->habits);
     }
 
-    /** @return array<string, bool> what the next decisions need, and whether it is there */
-    public function surveyed(): array
+    /** @return list<array{label: string, for: Decision, subject: Subject}> what later stages need and nobody has found out yet */
+    public function missing(): array
     {
         $switch = $this->switch;
-
-        return [
-            'address' => $this->site->address !== null,
-            'owner' => $this->site->owner !== null,
-            'service size' => $this->site->service_a !== null,
-            'switch rating' => $switch?->rating_a !== null,
-            'poles' => $switch?->poles !== null,
-            'test disconnect' => $switch?->test_disconnect !== null,
-            'fuel' => $switch?->fuel !== null,
-            'generator rating' => $switch !== null && $switch->fuel !== null && isset($switch->rated_kw[$switch->fuel->value]),
-            'loads' => $switch !== null && $switch->loads->isNotEmpty(),
+        $known = [
+            [$this->site->address !== null, 'Address', Decision::Day, Subject::Service],
+            [$this->site->owner !== null, 'Owner or contact', Decision::Day, Subject::Service],
+            [$this->site->service_a !== null, 'Service size', Decision::OneLine, Subject::Service],
+            [$switch?->rating_a !== null, 'Rating of the switch', Decision::OneLine, Subject::Source],
+            [$switch?->poles !== null, 'Poles', Decision::OneLine, Subject::Source],
+            [$switch?->test_disconnect !== null, 'Disconnect for the outage test', Decision::Commission, Subject::Source],
+            [$switch?->fuel !== null, 'Fuel', Decision::Carry, Subject::Source],
+            [$switch !== null && $switch->fuel !== null && isset($switch->rated_kw[$switch->fuel->value]), 'Rating of the generator', Decision::Carry, Subject::Source],
+            [$switch !== null && $switch->loads->isNotEmpty(), 'Loads', Decision::Carry, Subject::Loads],
         ];
+        $missing = [];
+        foreach ($known as [$isKnown, $label, $for, $subject]) {
+            if (! $isKnown) {
+                $missing[] = ['label' => $label, 'for' => $for, 'subject' => $subject];
+            }
+        }
+        foreach ($this->questions->missing(($switch->survey ?? []) + ['fuel' => $switch?->fuel?->value]) as $question) {
+            $missing[] = ['label' => $question->label, 'for' => $question->neededFor ?? Decision::Commission, 'subject' => $question->subject];
+        }
+        usort($missing, static fn(array $a, array $b): int => array_search($a['for'], Decision::cases(), true) <=> array_search($b['for'], Decision::cases(), true));
+
+        return $missing;
     }
 
     /** @return list<StageRow> */
     public function stages(): array
     {
         $switch = $this->switch;
-        $done = $this->surveyed();
-        $count = count(array_filter($done));
-        $survey = new StageRow(
-            'survey',
-            'Survey',
-            $count === count($done) ? 'all there' : "$count of " . count($done) . ' known',
-            $count === count($done) ? 'proven' : 'part',
-            $count / count($done),
-            route('survey', $this->site),
-        );
+        $missing = count($this->missing());
+        $asked = self::PLATE_FACTS + count(array_filter($this->questions->questions, static fn(Question $question): bool => $question->neededFor !== null));
+        $survey = new StageRow('survey', 'Survey', $missing === 0 ? 'all there' : "$missing to find out", $missing === 0 ? 'proven' : 'part', 1 - $missing / $asked, route('survey', ['site' => $this->site, 'switch' => $switch?->id]));
         if ($switch === null) {
             return [$survey];
         }

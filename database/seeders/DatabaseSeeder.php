@@ -9,6 +9,7 @@ use App\Bridge\SwitchFacts;
 use App\Jobs\PlaySeason;
 use App\Models\Company;
 use App\Models\LoadItem;
+use App\Models\Photo;
 use App\Models\Plan;
 use App\Models\Recording;
 use App\Models\Role;
@@ -24,6 +25,7 @@ use App\Stage\Commissioning\CloseRun;
 use App\Stage\Commissioning\KeepMarks;
 use App\Stage\Commissioning\OpenRun;
 use App\Stage\Settings\WriteSheet;
+use App\Stage\Survey\Picture;
 use Escapement\Core\Internal\MergePatch;
 use Escapement\Core\Recording\Climate;
 use Escapement\Core\Recording\UtilityTrace;
@@ -77,6 +79,7 @@ final class DatabaseSeeder extends Seeder
             $this->bookmobile($now);
             $this->saltmarsh($now);
             $this->pellLane($now);
+            $this->surveys();
             $this->plan($now);
             $this->library($now);
             $this->season($now);
@@ -185,6 +188,30 @@ final class DatabaseSeeder extends Seeder
         Site::query()->create([
             'company_id' => $this->rosa->company_id, 'name' => 'Pell Lane flats', 'installation' => InstallationKind::FactoryControl, 'timezone' => 'America/New_York', 'units' => 'us',
         ]);
+    }
+
+    private function surveys(): void
+    {
+        $switchOf = static fn(string $name): TransferSwitch => Site::query()->where('name', $name)->firstOrFail()->switches()->firstOrFail();
+        $house = [
+            'meter' => 'one', 'upstream' => 'utility', 'service_metal' => 'al', 'line_conductors' => 3, 'slack_m' => 0.6, 'bus_a' => 200, 'free_spaces' => 6, 'multiwire' => 'yes', 'branch_metal' => 'cu',
+            'co_alarms' => 'yes', 'opening_m' => 3.2, 'opening_least_m' => 1.5, 'clearance' => 'yes', 'box_place' => 'outdoors', 'entries' => 'both_ends', 'wall' => 'finished', 'flood' => 'no',
+            'regulators' => 'yes', 'flexible' => 'yes', 'static_inwc' => 11.2, 'loaded_inwc' => 10.6, 'tank_gal' => 250, 'tank_pct' => 70,
+        ];
+        $juniper = $switchOf('Juniper Row 14');
+        $juniper->update(['survey' => $house]);
+        $switchOf('Otter Bend Veterinary Clinic')->update(['survey' => ['meter' => 'two', 'line_conductors' => 6, 'slack_m' => 0, 'service_metal' => 'al', 'opening_m' => 1.1, 'co_alarms' => 'old', 'regulators' => 'no', 'wall' => 'open'] + array_diff_key($house, array_flip(['flood', 'clearance', 'loaded_inwc', 'branch_metal']))]);
+        $switchOf('Mossgate parish hall')->update(['survey' => array_intersect_key($house, array_flip(['meter', 'upstream', 'co_alarms', 'bus_a', 'regulators']))]);
+        $switchOf('Rill Street bookmobile')->update(['survey' => ['cord_m' => 9.1, 'cord_size' => '6', 'cord_end' => 'good', 'multiwire' => 'yes', 'converter_circuit' => 'yes', 'co_alarms' => 'yes', 'opening_m' => 2, 'ventilated' => 'yes', 'selector' => 'both', 'outlet_gfci' => 'no', 'tank_gal' => 3]]);
+        foreach ([['Panel, cover on, before anything was touched', 'panels', 'before', 'PANEL 200 A', 20, false], ['Line side as found, opened by the electrician, dead', 'service', 'before', 'Q1 LINE SIDE', 0, true], ['Neutrals and grounds parted', 'panels', 'after', 'PANEL 200 A', 18, true]] as [$caption, $subject, $moment, $label, $breakers, $isOpen]) {
+            $file = DemoPicture::of($label, $breakers, $isOpen);
+            $picture = Picture::of($file) ?? throw new \LogicException('the demo draws pictures that can be read');
+            Photo::query()->create([
+                'id' => Uuid::uuid4()->toString(), 'company_id' => $juniper->company_id, 'switch_id' => $juniper->id, 'user_id' => $this->milo->id, 'subject' => $subject, 'moment' => $moment, 'caption' => $caption,
+                'width' => $picture->width, 'height' => $picture->height, 'sha256' => (string) hash_file('sha256', (string) $file->getRealPath()),
+            ])->file()->create(['full' => $picture->full, 'small' => $picture->small]);
+            unlink((string) $file->getRealPath());
+        }
     }
 
     private function plan(Carbon $now): void

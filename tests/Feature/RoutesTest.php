@@ -111,7 +111,7 @@ final class RoutesTest extends TestCase
         return $routes;
     }
 
-    /** @return array<string, int> */
+    /** @return array<string, int|string> */
     private function ids(int $site, int $switch, int $run): array
     {
         $keeper = User::query()->oldest('id')->firstOrFail();
@@ -120,11 +120,11 @@ final class RoutesTest extends TestCase
 
         return [
             'site' => $site, 'switch' => $switch, 'run' => $run, 'version' => 1, 'form' => 'csv', 'person' => $keeper->id, 'season' => $season->id,
-            'scenario' => $this->scenarioOf($keeper)->id, 'recording' => $this->recordingOf($keeper)->id,
+            'photo' => $this->photoOf($keeper, $switch)->id, 'size' => 'small', 'subject' => 'place', 'scenario' => $this->scenarioOf($keeper)->id, 'recording' => $this->recordingOf($keeper)->id,
         ];
     }
 
-    /** @param array<string, int> $ids */
+    /** @param array<string, int|string> $ids */
     private function fill(Route $route, array $ids): string
     {
         return '/' . preg_replace_callback('/\{(\w+)\}/', static fn(array $part): string => (string) $ids[$part[1]], $route->uri());

@@ -72,7 +72,7 @@ final class SurveyTest extends TestCase
         $switch = $this->switchOf($this->signIn());
         $switch->update(['fuel' => 'petrol', 'rated_kw' => ['petrol' => 4, 'lp' => 3.5], 'has_compressor' => true, 'test_disconnect' => 'Q1']);
         $before = $switch->fresh()?->toArray();
-        $page = (string) $this->get("/sites/$switch->site_id")->getContent();
+        $page = (string) $this->get("/sites/$switch->site_id?on=source")->getContent();
         preg_match('#<form[^>]*/switches/' . $switch->id . '" class="block">(.*?)</form>#s', $page, $form);
         preg_match_all('#<input[^>]*name="([^"]+)"[^>]*>#', $form[1] ?? '', $inputs);
         $fields = ['fuel' => 'petrol'];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan;
 
-use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Illuminate\Http\Request;
@@ -18,7 +17,7 @@ final readonly class ExportOneLine
     {
         $switch->load(SiteStanding::NEEDS);
         $look = PlanLook::from($request);
-        $page = PlanPage::of($switch, Plan::query()->where('switch_id', $switch->id)->first(), $look) ?? abort(404);
+        $page = PlanPage::of($switch, $switch->plan, $look) ?? abort(404);
         $name = Str::slug($switch->site->name) . "-one-line-$look->on.svg";
 
         return response($page->picture->paperSvg(), 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => "attachment; filename=\"$name\""]);

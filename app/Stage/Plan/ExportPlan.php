@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Stage\Plan;
 
 use App\Bridge\PlanFacts;
-use App\Models\Plan;
 use App\Models\TransferSwitch;
 use Escapement\Core\Template\SitePlan;
 use Illuminate\Http\JsonResponse;
@@ -16,9 +15,9 @@ final readonly class ExportPlan
 {
     public function __invoke(TransferSwitch $switch): JsonResponse
     {
-        $switch->load(['site', 'loads']);
+        $switch->load(['site', 'loads', 'plan']);
         abort_unless(SitePlan::knows($switch->site->installation), 404);
-        $plan = (new PlanFacts($switch, Plan::query()->where('switch_id', $switch->id)->first()))->plan;
+        $plan = (new PlanFacts($switch, $switch->plan))->plan;
         $name = Str::slug($switch->site->name) . '-plan.json';
 
         return response()->json(['topology' => $plan->drawing(), 'bonding' => $plan->bonding(), 'names' => $plan->names()], 200, ['Content-Disposition' => "attachment; filename=\"$name\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);

@@ -42,7 +42,7 @@ final readonly class PowerDownPage
     {
         $switch->load(SiteStanding::NEEDS);
 
-        return new self($switch, Plan::query()->where('switch_id', $switch->id)->first());
+        return new self($switch, $switch->plan);
     }
 
     /** @return list<array{id: string, name: string, who: list<string>, phase: string, start_min: int, finish_min: int, critical: bool}> in the order of the day */

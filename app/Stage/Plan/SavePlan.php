@@ -32,10 +32,7 @@ final readonly class SavePlan
         /** @var User $user */
         $user = $request->user();
         $choice = ['choice' => $fields['choice'] ?? null, 'choice_reason' => $fields['choice_reason'] ?? null];
-        Plan::query()->updateOrCreate(
-            ['switch_id' => $switch->id],
-            ['company_id' => $switch->company_id, 'user_id' => $user->id, 'facts' => array_filter(array_diff_key($fields, $choice), static fn(mixed $value): bool => $value !== null)] + $choice,
-        );
+        Plan::keep($switch, $user, ['facts' => array_filter(array_diff_key($fields, $choice), static fn(mixed $value): bool => $value !== null)] + $choice);
 
         return redirect()->route('plan', $switch)->with('said', 'The plan is saved.');
     }

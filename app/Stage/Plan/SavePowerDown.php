@@ -41,8 +41,7 @@ final readonly class SavePowerDown
         $this->refuseWhatCannotBe($input, array_keys($lines));
         /** @var User $user */
         $user = $request->user();
-        $plan = Plan::query()->firstOrNew(['switch_id' => $switch->id], ['company_id' => $switch->company_id, 'facts' => []]);
-        $plan->fill(['user_id' => $user->id, 'power_down' => $input + ['opens_at' => $fields['opens_at'] ?? null]])->save();
+        Plan::keep($switch, $user, ['power_down' => $input + ['opens_at' => $fields['opens_at'] ?? null]]);
 
         return redirect()->route('power-down', $switch)->with('said', 'The day is saved.');
     }

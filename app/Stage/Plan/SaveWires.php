@@ -42,8 +42,7 @@ final readonly class SaveWires
         ], $fields['runs'] ?? []);
         /** @var User $user */
         $user = $request->user();
-        $plan = Plan::query()->firstOrNew(['switch_id' => $switch->id], ['company_id' => $switch->company_id, 'facts' => []]);
-        $plan->fill(['user_id' => $user->id, 'runs' => $runs])->save();
+        Plan::keep($switch, $user, ['runs' => $runs]);
 
         return redirect()->route('wires', $switch)->with('said', count($runs) . ' runs saved.');
     }

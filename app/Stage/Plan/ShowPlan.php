@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan;
 
-use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
@@ -16,7 +15,7 @@ final readonly class ShowPlan
     public function __invoke(Request $request, TransferSwitch $switch): View|RedirectResponse
     {
         $switch->load(SiteStanding::NEEDS);
-        $page = PlanPage::of($switch, Plan::query()->with('user')->where('switch_id', $switch->id)->first(), PlanLook::from($request));
+        $page = PlanPage::of($switch, $switch->plan, PlanLook::from($request));
         if ($page === null) {
             return redirect()->route('survey', ['site' => $switch->site_id, 'switch' => $switch->id])->with('said', 'Plans of three-phase kinds are not drawn yet.');
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan;
 
-use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
@@ -15,6 +14,6 @@ final readonly class ShowWires
     {
         $switch->load(SiteStanding::NEEDS);
 
-        return view('plan.wires', ['page' => new WiresPage($switch, Plan::query()->with('user')->where('switch_id', $switch->id)->first())]);
+        return view('plan.wires', ['page' => new WiresPage($switch, $switch->plan)]);
     }
 }

@@ -13,6 +13,6 @@ final readonly class SaveSwitch
     {
         $switch->update($request->columns($switch));
 
-        return redirect()->route('survey', ['site' => $switch->site_id, 'switch' => $switch->id])->with('said', 'Saved.');
+        return redirect()->route('survey', ['site' => $switch->site_id, 'on' => 'source', 'switch' => $switch->id])->with('said', 'Saved.');
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
+use App\Http\Typed;
 use App\Models\Site;
+use Escapement\Core\Survey\Subject;
 use Escapement\Core\Template\InstallationKind;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -13,9 +15,9 @@ final readonly class ShowSurvey
 {
     public function __invoke(Request $request, Site $site): View
     {
-        $site->load(['switches.sheet', 'switches.loads', 'switches.run.sheet', 'switches.run.user', 'switches.proof.sheet', 'switches.proof.user']);
+        $site->load(['switches.plan', 'switches.sheet', 'switches.loads', 'switches.photos.user', 'switches.run.sheet', 'switches.run.user', 'switches.proof.sheet', 'switches.proof.user']);
         $switch = $site->switches->firstWhere('id', $request->integer('switch')) ?? $site->switches->first();
 
-        return view('survey.page', ['page' => new SurveyPage($site, $switch), 'kinds' => InstallationKind::cases()]);
+        return view('survey.page', ['page' => new SurveyPage($site, $switch, Subject::tryFrom(Typed::text($request, 'on', 20)) ?? Subject::Service), 'kinds' => InstallationKind::cases()]);
     }
 }

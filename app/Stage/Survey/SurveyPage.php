@@ -4,26 +4,88 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
+use App\Bridge\SurveyFacts;
 use App\Bridge\Units;
 use App\Models\Site;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Survey\Question;
+use Escapement\Core\Survey\Subject;
+use Illuminate\Support\Collection;
 
+/** One page of the survey, and what is still missing on all of them. */
 final readonly class SurveyPage
 {
     public Units $units;
     public SiteStanding $standing;
+    public ?SurveyFacts $facts;
 
-    public function __construct(public Site $site, public ?TransferSwitch $switch)
+    public function __construct(public Site $site, public ?TransferSwitch $switch, public Subject $on = Subject::Service)
     {
         $this->units = new Units($site->units);
         $this->standing = new SiteStanding($site, $switch);
+        $this->facts = $switch === null ? null : new SurveyFacts($switch);
     }
 
-    /** @return list<string> */
+    /** The page that comes after one, round and round. */
+    public static function after(string $subject): string
+    {
+        $all = array_column(Subject::cases(), 'value');
+
+        return $all[((int) array_search($subject, $all, true) + 1) % count($all)];
+    }
+
+    /** @return list<Question> */
+    public function questions(): array
+    {
+        return $this->facts?->questionnaire->of($this->on) ?? [];
+    }
+
+    /** What was typed last, else what is kept, in the units of the site. */
+    public function answer(Question $question): string
+    {
+        $kept = $this->switch->survey[$question->key] ?? null;
+        if ($question->isLength() && is_numeric($kept)) {
+            $kept = round($this->units->fromMetres((float) $kept), 1);
+        }
+        $value = old("answers.$question->key", $kept);
+
+        return is_scalar($value) ? (string) $value : '';
+    }
+
+    public function unit(Question $question): ?string
+    {
+        return $question->isLength() ? $this->units->length() : $question->unit;
+    }
+
+    public function range(Question $question): string
+    {
+        [$min, $max] = SaveAnswers::range($question, $this->units);
+
+        return "$min to $max";
+    }
+
+    /** @return array<string, list<array{label: string, on: string}>> what is missing, by what it is needed for */
     public function missing(): array
     {
-        return array_keys(array_filter($this->standing->surveyed(), static fn(bool $isThere): bool => ! $isThere));
+        $missing = [];
+        foreach ($this->standing->missing() as $one) {
+            $missing[$one['for']->label()][] = ['label' => $one['label'], 'on' => $one['subject']->value];
+        }
+
+        return $missing;
+    }
+
+    public function missingOn(Subject $subject): int
+    {
+        return count(array_filter($this->standing->missing(), static fn(array $one): bool => $one['subject'] === $subject));
+    }
+
+    /** @return list<Finding> */
+    public function findings(): array
+    {
+        return $this->facts?->answer->findings ?? [];
     }
 
     public function altitude(): string
@@ -34,5 +96,11 @@ final readonly class SurveyPage
     public function runningKw(): float
     {
         return round((float) $this->switch?->loads->sum(static fn($load): float => (float) $load->kw), 3);
+    }
+
+    /** @return Collection<int, array<string, mixed>> */
+    public function library(): Collection
+    {
+        return TypicalLoads::ofCompany();
     }
 }

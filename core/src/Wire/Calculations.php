@@ -21,6 +21,7 @@ use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Settings\Change;
 use Escapement\Core\Settings\Check\SettingsCheck;
 use Escapement\Core\Settings\SettingsDiff;
+use Escapement\Core\Survey\SurveyCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
@@ -41,7 +42,7 @@ final readonly class Calculations
         'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
         'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
-        'topology', 'bonding', 'one_line_layout', 'power_down',
+        'topology', 'bonding', 'one_line_layout', 'power_down', 'survey_check',
     ];
 
     /**
@@ -88,6 +89,7 @@ final readonly class Calculations
             'bonding' => BondingCheck::read($input)->answer()->toArray(),
             'one_line_layout' => OneLineLayout::read($input)->answer()->toArray(),
             'power_down' => (new PowerDown())->answer($input)->toArray(),
+            'survey_check' => (new SurveyCheck())->answer($input)->toArray(),
             default => throw new BadInput('', "There is no calculation \"$name\". There are: " . implode(', ', self::NAMES) . '.'),
         };
     }

@@ -3,7 +3,7 @@
 @section('content')
 <main id="main" class="main library">
     @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
-    <div class="head"><div><h1>Library</h1><p>What this company keeps to rehearse with. Choose a site on its Rehearsal page to play one.</p></div></div>
+    <div class="head"><div><h1>Library</h1><p>What this company keeps to rehearse with. Choose a site on its Rehearsal page to play one. Beside it stand the <a href="{{ route('typical-loads') }}">usual loads</a> of a survey.</p></div></div>
     <section class="block" aria-labelledby="recordings"><h2 id="recordings">Recordings</h2>
         @if ($recordings->isEmpty())<p class="quiet">No recording yet. Bring one from a meter, a controller or a fault recorder: a table (CSV) or COMTRADE.</p>@else
         <div class="scroll-x"><table class="ruled"><thead><tr><th>Name</th><th>Supply</th><th class="num-col">Length</th><th>From</th><th>Brought in</th></tr></thead><tbody>

@@ -1,24 +1,31 @@
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'survey'])
-@section('title', $page->site->name . ': survey')
+@section('title', $page->site->name . ': survey, ' . mb_strtolower($page->on->label()))
 @section('main')
 <h1>Survey</h1>
-<p class="lead-in">What is there, what must be carried. Save it half done; what is missing is listed beside it.</p>
 @if (count($page->site->switches) > 1)
     <nav class="choice" aria-label="Switch">
-        @foreach ($page->site->switches as $other)<a href="{{ route('survey', ['site' => $page->site, 'switch' => $other->id]) }}" @if ($other->id === $page->switch?->id) aria-current="true" @endif>{{ $other->name }}</a>@endforeach
+        @foreach ($page->site->switches as $other)<a href="{{ route('survey', ['site' => $page->site, 'switch' => $other->id, 'on' => $page->on->value]) }}" @if ($other->id === $page->switch?->id) aria-current="true" @endif>{{ $other->name }}</a>@endforeach
     </nav>
 @endif
+<nav class="choice subjects" aria-label="Pages of the survey">
+    @foreach (\Escapement\Core\Survey\Subject::cases() as $subject)<a href="{{ route('survey', ['site' => $page->site, 'on' => $subject->value, 'switch' => $page->switch?->id]) }}" @if ($subject === $page->on) aria-current="page" @endif>{{ $subject->label() }}@if ($page->missingOn($subject) > 0)<small class="fig">{{ $page->missingOn($subject) }}</small>@endif</a>@endforeach
+</nav>
+@if ($page->on === \Escapement\Core\Survey\Subject::Service)
 <form method="post" action="{{ route('survey.save', $page->site) }}" class="block">
     @csrf @method('put')
     <h2>Site</h2>
     @include('survey.partials._site-fields', ['site' => $page->site, 'altitude' => $page->altitude()])
     @if (auth()->user()->role->mayWrite())<button class="btn btn-outline-primary" type="submit">Save the site</button>@endif
 </form>
-@if ($page->switch)
-    @include('survey.partials._switch', ['switch' => $page->switch])
-    @include('survey.partials._loads', ['switch' => $page->switch])
 @endif
-@if (auth()->user()->role->mayWrite())
+@if ($page->switch)
+    @if ($page->on === \Escapement\Core\Survey\Subject::Source)@include('survey.partials._switch', ['switch' => $page->switch])@endif
+    @if ($page->on === \Escapement\Core\Survey\Subject::Loads)@include('survey.partials._loads', ['switch' => $page->switch])
+    @elseif ($page->on === \Escapement\Core\Survey\Subject::Photos)@include('survey.partials._photos', ['switch' => $page->switch])
+    @elseif ($page->questions() !== [])@include('survey.partials._answers', ['switch' => $page->switch])
+    @endif
+@endif
+@if ($page->on === \Escapement\Core\Survey\Subject::Source && auth()->user()->role->mayWrite())
 <form method="post" action="{{ route('switches', $page->site) }}" class="block">
     @csrf
     <button class="btn btn-outline-primary" type="submit">Add another switch to this site</button>
@@ -26,9 +33,14 @@
 @endif
 @endsection
 @section('aside')
-<h2>Still missing</h2>
-@forelse ($page->missing() as $what)
-    <p class="missing"><x-glyph kind="note"/>{{ $what }}</p>
+@foreach ($page->findings() as $finding)
+    @if ($loop->first)<h2>What it says</h2>@endif
+    <x-finding :finding="$finding"/>
+@endforeach
+<h2 @class(['gap' => $page->findings() !== []])>Still missing</h2>
+@forelse ($page->missing() as $for => $lines)
+    <h3 class="missing-for">{{ $for }}</h3>
+    @foreach ($lines as $line)<p class="missing"><x-glyph kind="note"/><a href="{{ route('survey', ['site' => $page->site, 'on' => $line['on'], 'switch' => $page->switch?->id]) }}">{{ $line['label'] }}</a></p>@endforeach
 @empty
     <p class="missing"><x-glyph kind="proven"/>Everything the next stages ask for is here.</p>
 @endforelse
@@ -38,7 +50,7 @@
         <div><dt>Running load</dt><dd><span class="fig">{{ $page->runningKw() }}</span>&#8239;kW</dd></div>
         @if ($page->switch->fuel)<div><dt>Source on {{ $page->switch->fuel->label() }}</dt><dd>@isset($page->switch->rated_kw[$page->switch->fuel->value])<span class="fig">{{ $page->switch->rated_kw[$page->switch->fuel->value] }}</span>&#8239;kW @else not known @endisset</dd></div>@endif
     </dl>
-    <p class="finding-because">The rating is the maker's for this fuel; height and heat take from it, and the maker says how much.</p>
+    <p class="finding-because">The rating is the maker's for this fuel. What height and heat take from it is worked out on the Plan page.</p>
     @foreach ($page->standing->check?->findings ?? [] as $finding)
         @if (str_contains((string) $finding->path, 'load_shed'))<x-finding :finding="$finding"/>@endif
     @endforeach

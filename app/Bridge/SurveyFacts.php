@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use App\Models\LoadItem;
+use App\Models\Photo;
+use App\Models\TransferSwitch;
+use Escapement\Core\Calc\Answer;
+use Escapement\Core\Survey\Questionnaire;
+use Escapement\Core\Survey\SurveyCheck;
+use Escapement\Core\Wire\Node;
+
+/** The survey of a switch through its questionnaire. Needs of the switch: site, loads, photos. */
+final readonly class SurveyFacts
+{
+    public Questionnaire $questionnaire;
+    public Answer $answer;
+
+    public function __construct(TransferSwitch $switch)
+    {
+        $this->questionnaire = new Questionnaire($switch->site->installation->value);
+        // A site may change its kind: answers that the new one does not ask for stay kept, and are not judged.
+        $answers = array_intersect_key($switch->survey ?? [], $this->questionnaire->questions);
+        $this->answer = (new SurveyCheck())->answer(Node::fromArray([
+            'kind' => $switch->site->installation->value,
+            'answers' => (object) ($answers + ($switch->fuel === null ? [] : ['fuel' => $switch->fuel->value])),
+            'before_photos' => $switch->photos->filter(static fn(Photo $photo): bool => $photo->moment === 'before')->count(),
+            'loads' => array_values($switch->loads->map(static fn(LoadItem $load): array => ['id' => $load->name, 'sensitive' => $load->sensitive, 'ups' => $load->ups])->all()),
+        ]));
+    }
+}

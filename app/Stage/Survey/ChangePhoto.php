@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Survey;
+
+use App\Models\Photo;
+use Escapement\Core\Survey\Subject;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+
+final readonly class ChangePhoto
+{
+    public function __invoke(Request $request, Photo $photo): RedirectResponse
+    {
+        $photo->update($request->validate([
+            'subject' => ['required', Rule::enum(Subject::class)], 'moment' => ['required', Rule::in(array_keys(Photo::MOMENTS))], 'caption' => ['nullable', 'string', 'max:200'],
+        ], ['caption.*' => 'Up to 200 characters.']));
+
+        return redirect()->route('survey', ['site' => $photo->switch()->firstOrFail()->site_id, 'on' => 'photos', 'switch' => $photo->switch_id])->withFragment("photo-$photo->id")->with('said', 'Saved.');
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Survey;
+
+/** Loads as CSV: a heading line with the names below, then one load a line; `yes` or empty for a tick. */
+final readonly class LoadTable
+{
+    public const COLUMNS = ['name', 'kw', 'connect', 'start_kva', 'duty_pct', 'priority', 'must_run', 'essential', 'shed', 'compressor', 'sensitive', 'ups'];
+    private const MOST_BYTES = 200_000;
+    private const NO = ['', '0', 'no', 'false'];
+
+    /** @param list<array<string, mixed>> $lines */
+    public static function write(array $lines): string
+    {
+        $paper = fopen('php://memory', 'w+') ?: throw new \LogicException('no memory to write to');
+        fputcsv($paper, self::COLUMNS, escape: '');
+        foreach ($lines as $line) {
+            fputcsv($paper, array_map(static fn(string $column): string => self::cell($column, $line[$column] ?? ''), self::COLUMNS), escape: '');
+        }
+        rewind($paper);
+
+        return (string) stream_get_contents($paper);
+    }
+
+    /**
+     * Figures come back as they stand, so that a bad one is told at its field and nothing is lost.
+     *
+     * @return list<array<string, mixed>>
+     *
+     * @throws LoadTableFault
+     */
+    public static function read(string $bytes): array
+    {
+        if ($bytes === '' || strlen($bytes) > self::MOST_BYTES || ! mb_check_encoding($bytes, 'UTF-8')) {
+            throw new LoadTableFault('A table of loads is a CSV in UTF-8 of up to 200 kB.');
+        }
+        $rows = array_values(array_filter(preg_split('/\R/', ltrim($bytes, "\u{FEFF}")) ?: [], static fn(string $row): bool => trim($row, " \t,;") !== ''));
+        $comma = substr_count($rows[0] ?? '', ';') > substr_count($rows[0] ?? '', ',') ? ';' : ',';
+        $cells = static fn(string $row): array => array_map(static fn(?string $cell): string => trim((string) $cell), str_getcsv($row, $comma, '"', ''));
+        $headings = array_map(static fn(string $heading): string => str_replace(' ', '_', mb_strtolower($heading)), $cells($rows[0] ?? ''));
+        if (! in_array('name', $headings, true) || ! in_array('kw', $headings, true)) {
+            throw new LoadTableFault('The first line names the columns: name and kw at least, of ' . implode(', ', self::COLUMNS) . '.');
+        }
+        if (count($rows) - 1 > LoadLines::MOST) {
+            throw new LoadTableFault('Up to ' . LoadLines::MOST . ' loads; this table has ' . (count($rows) - 1) . '.');
+        }
+        $lines = [];
+        foreach (array_slice($rows, 1) as $row) {
+            $line = array_combine($headings, array_pad(array_slice($cells($row), 0, count($headings)), count($headings), ''));
+            foreach (array_keys(LoadLines::TICKS) as $tick) {
+                $line[$tick] = in_array(mb_strtolower($line[$tick] ?? ''), self::NO, true) ? null : '1';
+            }
+            foreach (['kw', 'start_kva', 'duty_pct'] as $figure) {
+                $line[$figure] = preg_match('/^\d+,\d+$/', $line[$figure] ?? '') === 1 ? str_replace(',', '.', $line[$figure]) : $line[$figure] ?? '';
+            }
+            $line['priority'] = ($line['priority'] ?? '') === '' ? '5' : $line['priority'];
+            $lines[] = array_intersect_key($line, array_flip(self::COLUMNS));
+        }
+
+        return $lines;
+    }
+
+    private static function cell(string $column, mixed $value): string
+    {
+        return match (true) {
+            is_bool($value) => $value ? 'yes' : '',
+            in_array($column, ['kw', 'start_kva', 'duty_pct'], true) && is_numeric($value) => (string) (float) $value,
+            // a spreadsheet takes a cell that begins so for a formula
+            is_string($value) && preg_match('/^[=+\-@\t]/', $value) === 1 => "'$value",
+            default => is_scalar($value) ? (string) $value : '',
+        };
+    }
+}

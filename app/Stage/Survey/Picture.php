@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Survey;
+
+use Illuminate\Http\UploadedFile;
+
+/** An uploaded picture as it is kept: upright, small enough for the road, and without what the camera wrote into it. */
+final readonly class Picture
+{
+    private const LONGEST_PX = 1600;
+    private const SMALL_PX = 320;
+    private const MOST_PIXELS = 40_000_000;
+
+    private function __construct(public string $full, public string $small, public int $width, public int $height, public ?string $takenAt) {}
+
+    /** Null when it is no picture that can be read, or one too large to be opened. */
+    public static function of(UploadedFile $file): ?self
+    {
+        $path = (string) $file->getRealPath();
+        $size = @getimagesize($path);
+        if ($size === false || $size[0] * $size[1] > self::MOST_PIXELS || ! in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
+            return null;
+        }
+        $image = @imagecreatefromstring($file->getContent());
+        if ($image === false) {
+            return null;
+        }
+        $exif = $size[2] === IMAGETYPE_JPEG ? @exif_read_data($path) : false;
+        $upright = self::turned(self::within($image, self::LONGEST_PX), is_array($exif) ? $exif['Orientation'] ?? 1 : 1);
+        $takenAt = is_array($exif) ? $exif['DateTimeOriginal'] ?? $exif['DateTime'] ?? null : null;
+
+        return new self(
+            self::jpeg($upright),
+            self::jpeg(self::within($upright, self::SMALL_PX)),
+            imagesx($upright),
+            imagesy($upright),
+            is_string($takenAt) ? mb_substr(mb_scrub($takenAt), 0, 30) : null,
+        );
+    }
+
+    private static function within(\GdImage $image, int $longest): \GdImage
+    {
+        $scale = min(1, $longest / max(imagesx($image), imagesy($image)));
+        $width = max(1, (int) round($scale * imagesx($image)));
+        $height = max(1, (int) round($scale * imagesy($image)));
+        $paper = imagecreatetruecolor($width, $height);
+        imagefill($paper, 0, 0, (int) imagecolorallocate($paper, 255, 255, 255)); // what is see-through becomes paper
+        imagecopyresampled($paper, $image, 0, 0, 0, 0, $width, $height, imagesx($image), imagesy($image));
+
+        return $paper;
+    }
+
+    /** Cameras keep the picture as the sensor lay, and say how to turn it. */
+    private static function turned(\GdImage $image, mixed $orientation): \GdImage
+    {
+        $degrees = [3 => 180, 6 => 270, 8 => 90][is_int($orientation) ? $orientation : 1] ?? 0;
+        $turned = $degrees === 0 ? $image : imagerotate($image, $degrees, 0);
+
+        return $turned === false ? $image : $turned;
+    }
+
+    private static function jpeg(\GdImage $image): string
+    {
+        ob_start();
+        imagejpeg($image, null, 82);
+
+        return (string) ob_get_clean();
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Survey;
+
+/** One thing to find out on site. */
+final readonly class Question
+{
+    /**
+     * @param array<string, string> $options  what is kept => what is read; empty for a figure
+     * @param ?string               $unit     of a figure; `m` is shown in feet where a site is in US units
+     * @param string                $kinds    of installation, parted by blanks; empty: all
+     */
+    public function __construct(
+        public string $key,
+        public Subject $subject,
+        public string $label,
+        public ?Decision $neededFor,
+        public array $options = [],
+        public ?string $unit = null,
+        public float $min = 0,
+        public float $max = 0,
+        public string $hint = '',
+        private string $kinds = '',
+    ) {}
+
+    public function isAskedOf(string $kind): bool
+    {
+        return $this->kinds === '' || in_array($kind, explode(' ', $this->kinds), true);
+    }
+
+    public function isFigure(): bool
+    {
+        return $this->options === [];
+    }
+
+    public function isLength(): bool
+    {
+        return $this->unit === 'm';
+    }
+}

@@ -35,6 +35,12 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/library/loads', Survey\ShowTypicalLoads::class)->name('typical-loads');
     Route::get('/switches/{switch}/plan', Plan\ShowPlan::class)->name('plan');
     Route::get('/switches/{switch}/wires', Plan\ShowWires::class)->name('wires');
+    Route::get('/switches/{switch}/landing', Plan\ShowLanding::class)->name('landing');
+    Route::get('/switches/{switch}/shedding', Plan\ShowShedding::class)->name('shedding');
+    Route::get('/switches/{switch}/mobile', Plan\ShowMobile::class)->name('mobile');
+    Route::get('/switches/{switch}/pack-list', Plan\ShowPackList::class)->name('pack-list');
+    Route::get('/switches/{switch}/plan.pdf', Plan\PrintPlan::class)->name('plan.pack');
+    Route::get('/switches/{switch}/one-line.pdf', Plan\PrintOneLine::class)->name('plan.pdf');
     Route::get('/switches/{switch}/power-down', Plan\ShowPowerDown::class)->name('power-down');
     Route::get('/switches/{switch}/power-down.pdf', Plan\PrintPowerDown::class)->name('power-down.pdf');
     Route::get('/switches/{switch}/power-down.ics', Plan\ExportPowerDown::class)->name('power-down.ics');
@@ -80,6 +86,13 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
         Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
         Route::put('/switches/{switch}/power-down', Plan\SavePowerDown::class)->name('power-down.save');
+        Route::put('/switches/{switch}/landing', Plan\SaveLanding::class)->name('landing.save');
+        Route::put('/switches/{switch}/shedding', Plan\SaveShedding::class)->name('shedding.save');
+        Route::post('/switches/{switch}/shedding', Plan\PutShedding::class)->name('shedding.put');
+        Route::put('/switches/{switch}/mobile', Plan\SaveMobile::class)->name('mobile.save');
+        Route::post('/switches/{switch}/mobile/charger', Plan\ShedCharger::class)->name('mobile.charger');
+        Route::put('/switches/{switch}/pack-list', Plan\SavePackList::class)->name('pack-list.save');
+        Route::post('/switches/{switch}/pack-list/tick', Plan\TickPackLine::class)->name('pack-list.tick');
         Route::put('/switches/{switch}/wires', Plan\SaveWires::class)->name('wires.save');
         Route::post('/switches/{switch}/settings', Settings\SaveSheet::class)->name('sheet.save');
         Route::post('/switches/{switch}/settings/import', Settings\ImportSheet::class)->name('sheet.import');

@@ -91,7 +91,7 @@ final readonly class PlanFacts
     }
 
     /** The three ways to carry the load, one beside the other. */
-    public function sizing(float $usableKw, float $usableKva): ?Answer
+    public function sizing(float $usableKw, float $usableKva, ?float $demandKw = null): ?Answer
     {
         $loads = array_values($this->switch->loads->map(fn(LoadItem $load): array => [
             'id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->connect($load), 'essential' => $load->essential || $load->must_run, 'managed' => $load->shed, 'must_run' => $load->must_run,
@@ -99,28 +99,36 @@ final readonly class PlanFacts
 
         return $loads === [] || $usableKw <= 0 ? null : (new Sizing())->answer(Node::fromArray([
             'system' => $this->system->name, 'v_ln_v' => $this->system->vLn, 'usable_kw' => $usableKw, 'usable_kva' => $usableKva, 'loads' => $loads, 'load_management' => true,
-        ] + ($this->kept?->choice === null ? [] : ['choice' => $this->kept->choice])));
+        ] + ($demandKw === null ? [] : ['demand_kw' => $demandKw]) + ($this->kept?->choice === null ? [] : ['choice' => $this->kept->choice])));
     }
 
-    public function shedPlan(float $usableKw, float $legA): Answer
+    /** @param ?string $charger the load that charges the battery which feeds it; only asked for an inverter */
+    public function shedPlan(float $usableKw, float $legA, ?string $charger = null, bool $isInverter = false): Answer
     {
         return (new ShedPlan())->answer(Node::fromArray([
-            'system' => $this->system->name, 'v_ln_v' => $this->system->vLn, 'usable_kw' => $usableKw, 'leg_limit_a' => array_fill(0, $this->system->legs(), $legA),
-            'loads' => array_values($this->switch->loads->map(fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->connect($load), 'priority' => $load->priority, 'must_run' => $load->must_run])->all()),
+            'system' => $this->system->name, 'v_ln_v' => $this->system->vLn, 'usable_kw' => $usableKw, 'leg_limit_a' => array_fill(0, $this->system->legs(), $legA), 'source' => $isInverter ? 'inverter' : 'generator',
+            'loads' => array_values($this->switch->loads->map(fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->connect($load), 'priority' => $load->priority, 'must_run' => $load->must_run]
+                + ($load->name === $charger ? ['charges_source_battery' => true] : []))->all()),
         ]));
     }
 
     /** In which order the shed loads come back after a transfer. */
-    public function restart(float $usableKw, float $ratedKva): Answer
+    public function restart(float $usableKw, float $ratedKva, float $firstStepS = 10, float $stepS = 10): Answer
     {
         $shed = $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->shed);
 
         return (new StepSequence())->answer(Node::fromArray([
-            'usable_kw' => $usableKw, 'k_kva' => $ratedKva / self::GENERIC_REACTANCE,
+            'usable_kw' => $usableKw, 'first_step_s' => $firstStepS, 'step_s' => $stepS, 'k_kva' => self::stiffnessKva($ratedKva),
             'base_kw' => (float) $this->switch->loads->reject(static fn(LoadItem $load): bool => $load->shed)->sum(static fn(LoadItem $load): float => (float) $load->kw),
             'loads' => array_values($shed->map(static fn(LoadItem $load): array => [
                 'id' => $load->name, 'kw' => (float) $load->kw, 'start_kva' => (float) $load->start_kva, 'priority' => $load->priority, 'compressor' => $load->compressor,
             ])->all()),
         ]));
+    }
+
+    /** What the machine sets against a start, with a generic reactance: to be confirmed with the maker's figures. */
+    public static function stiffnessKva(float $ratedKva): float
+    {
+        return $ratedKva / self::GENERIC_REACTANCE;
     }
 }

@@ -32,7 +32,7 @@ final readonly class RunFacts
     public function conductor(): Answer
     {
         return (new Conductor())->answer(Node::fromArray([
-            'material' => $this->text('material'), 'noncontinuous_a' => (float) $this->text('amps'), 'ocpd_a' => (float) $this->text('ocpd_a'), 'dwelling_83pct' => $this->isDwelling(), 'terminal_c' => 75,
+            'material' => $this->text('material'), 'noncontinuous_a' => (float) $this->text('amps'), 'ocpd_a' => (float) $this->text('ocpd_a'), 'dwelling_83pct' => $this->isDwelling(), 'terminal_c' => 75, 'sets' => $this->sets(),
         ]));
     }
 
@@ -46,7 +46,7 @@ final readonly class RunFacts
             default => ['circuit' => 'three_phase', 'v' => $this->system->vLl(), 'current_a' => $amps],
         };
 
-        return (new VoltageDrop())->answer(Node::fromArray($load + ['material' => $this->text('material'), 'size' => $size, 'length_m' => (float) $this->text('length_m')]));
+        return (new VoltageDrop())->answer(Node::fromArray($load + ['material' => $this->text('material'), 'size' => $size, 'length_m' => (float) $this->text('length_m'), 'sets' => $this->sets()]));
     }
 
     /** @throws BadInput */
@@ -70,6 +70,11 @@ final readonly class RunFacts
             'items' => [['kind' => $kind, 'size' => $size, 'qty' => $hots + 1], ...($egc === null ? [] : [['kind' => $kind, 'size' => $egc, 'qty' => 1]])],
             'compare' => ['ocpd_a' => (float) $this->text('ocpd_a'), 'dwelling_83pct' => $this->isDwelling(), 'hots' => $hots, 'terminal_c' => 75],
         ]));
+    }
+
+    public function sets(): int
+    {
+        return max(1, (int) $this->text('sets'));
     }
 
     public function lengthFt(): float

@@ -26,9 +26,10 @@ final readonly class SwitchFacts
 {
     public Plant $plant;
 
-    public function __construct(public TransferSwitch $switch)
+    /** @param null|array<string, mixed> $plantThen the plant as it was when something was done with it; now, without */
+    public function __construct(public TransferSwitch $switch, ?array $plantThen = null)
     {
-        $this->plant = (new PlantReader())->plant(Node::fromArray($switch->plant));
+        $this->plant = (new PlantReader())->plant(Node::fromArray($plantThen ?? $switch->plant));
     }
 
     /**

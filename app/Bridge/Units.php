@@ -25,4 +25,19 @@ final readonly class Units
     {
         return $this->system === 'us' ? $typed * self::METRES_A_FOOT : $typed;
     }
+
+    public function area(): string
+    {
+        return $this->system === 'us' ? 'ft²' : 'm²';
+    }
+
+    public function fromSquareMetres(float $squareMetres): float
+    {
+        return $this->fromMetres($this->fromMetres($squareMetres));
+    }
+
+    public function toSquareMetres(float $typed): float
+    {
+        return $this->toMetres($this->toMetres($typed));
+    }
 }

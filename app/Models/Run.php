@@ -86,6 +86,12 @@ final class Run extends Model
         return $query->findOrFail($id);
     }
 
+    /** @return array<string, mixed> the plant that it was begun with: a verdict does not change because the survey does */
+    public function plantThen(): array
+    {
+        return is_array($this->surveyed['plant'] ?? null) ? $this->surveyed['plant'] : $this->switch->plant;
+    }
+
     public function isSigned(): bool
     {
         return $this->signed_at !== null;

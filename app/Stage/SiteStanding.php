@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage;
 
+use App\Bridge\ProofGrounds;
 use App\Bridge\SwitchFacts;
 use App\Models\Run;
 use App\Models\Site;
@@ -36,6 +37,7 @@ final class SiteStanding
     public function __construct(public readonly Site $site, public readonly ?TransferSwitch $switch)
     {
         $this->questions = new Questionnaire($site->installation->value);
+        $switch?->setRelation('site', $site); // whoever read the switches of a site has it already
         $sheet = $switch?->sheet;
         $facts = $switch === null ? null : new SwitchFacts($switch);
         $this->check = $sheet === null || $facts === null ? null : $facts->check($facts->settings($sheet->settings), $sheet->habits);
@@ -100,11 +102,26 @@ final class SiteStanding
         return $this->switch?->proof;
     }
 
-    public function isChangedSinceProven(): bool
+    public function hasNewerSheet(): bool
     {
         $proof = $this->proof();
 
         return $proof !== null && $this->switch?->sheet !== null && $this->switch->sheet->version > $proof->sheet->version;
+    }
+
+    /** @return list<string> what of the survey and the plan is no longer as it was when the switch was proven */
+    public function changes(): array
+    {
+        $proof = $this->proof();
+
+        return $proof === null || $this->switch === null ? [] : ProofGrounds::changedSince($proof, $this->switch);
+    }
+
+    public function isChangedSinceProven(): bool
+    {
+        $proof = $this->proof();
+
+        return $proof !== null && ($this->hasNewerSheet() || $this->changes() !== []);
     }
 
     public function date(Carbon $date): string

@@ -81,6 +81,7 @@ final class DatabaseSeeder extends Seeder
             $this->pellLane($now);
             $this->surveys();
             $this->plan($now);
+            $this->van();
             $this->library($now);
             $this->season($now);
         } finally {
@@ -227,6 +228,18 @@ final class DatabaseSeeder extends Seeder
                     + PowerDownTasks::usual(3, ['Take the bond out of Generator', 'Take the bond out of Panel', 'Fit the bond in Transfer switch', 'Run the electrode conductor to Transfer switch'], $grounds),
             ]);
         }
+    }
+
+    private function van(): void
+    {
+        $switch = Site::query()->where('name', 'Rill Street bookmobile')->firstOrFail()->switches()->firstOrFail();
+        Plan::query()->create([
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->milo->id, 'facts' => ['neutral_switched' => true, 'generator_bonded' => true, 'panel_bonded' => false],
+            'mobile' => [
+                'battery_kwh' => 3.6, 'stations' => 1, 'chemistry' => 'lfp', 'inverter_kw' => 3, 'inverter_a' => 30, 'charger' => 'Converter', 'jumper' => '1', 'maker_allows' => 'unknown', 'alternate_ever_240' => '1',
+                'feeder_neutral_a' => 55, 'cord_m' => 7.62, 'cord_size' => '10', 'cord_breaker_a' => 30,
+            ],
+        ]);
     }
 
     private function library(Carbon $now): void

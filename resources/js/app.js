@@ -1,6 +1,8 @@
 import Alpine from '@alpinejs/csp';
 import 'htmx.org/dist/htmx.esm.js';
 import { menu, applyTheme } from './components/menu.js';
+import { picture } from './components/picture.js';
+import { ranks } from './components/ranks.js';
 import { recordingForm, recordingZoom } from './components/recording.js';
 import { signature } from './components/signature.js';
 import { stopwatch } from './components/stopwatch.js';
@@ -26,6 +28,8 @@ document.addEventListener('keydown', (event) => {
 });
 
 Alpine.data('menu', menu);
+Alpine.data('picture', picture);
+Alpine.data('ranks', ranks);
 Alpine.data('recordingForm', recordingForm);
 Alpine.data('recordingZoom', recordingZoom);
 Alpine.data('signature', signature);

@@ -104,7 +104,7 @@ final class PlanTest extends TestCase
     public function the_wires_are_proposed_then_kept_in_metres_and_computed(): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
-        $this->get("/switches/$switch->id/wires")->assertOk()->assertSee('Generator to switch')->assertSee('The usual runs');
+        $this->get("/switches/$switch->id/wires")->assertOk()->assertSee('Generator to transfer switch')->assertSee('The usual runs');
         $run = ['name' => 'Shed', 'amps' => '40', 'ocpd_a' => '50', 'length' => '200', 'material' => 'cu', 'raceway' => 'pvc40', 'trade_size' => '1'];
         $this->put("/switches/$switch->id/wires", ['runs' => [$run, ['name' => '', 'amps' => '', 'ocpd_a' => '', 'length' => '', 'material' => 'cu']]])->assertRedirect("/switches/$switch->id/wires");
         $kept = Plan::query()->firstOrFail()->runs ?? [];

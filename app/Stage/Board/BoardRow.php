@@ -44,7 +44,7 @@ final readonly class BoardRow
             $run !== null && $run->verdict === 'fail' => new BoardNeed('stop', "$name did not pass its run", 'Look at the verdict, change the sheet, prove it again', route('run', $run)),
             $stops !== [] => new BoardNeed('stop', "$name: " . lcfirst($stops[0]->message), $stops[0]->because, route('sheet', $switch)),
             $run !== null && ! $run->isSigned() => new BoardNeed('warn', "$name has a run that is not signed", 'Go on at the stopwatch, or sign it', route('run', $run)),
-            $standing->isChangedSinceProven() => new BoardNeed('warn', "$name was changed after it was proven", 'Version ' . $switch->sheet?->version . ' was never timed', route('runs', $switch)),
+            $standing->isChangedSinceProven() => new BoardNeed('warn', "$name was changed after it was proven", $standing->hasNewerSheet() ? 'Version ' . $switch->sheet?->version . ' was never timed' : implode('; ', array_slice($standing->changes(), 0, 2)), route('runs', $switch)),
             $switch->sheet === null => new BoardNeed('note', "$name has no settings yet", 'Begin from the template of its kind', route('sheet', $switch)),
             $standing->proof() === null => new BoardNeed('note', "$name was never timed", 'Rehearse it, then take the stopwatch', route('runs', $switch)),
             default => new BoardNeed('proven', 'Nothing needed', 'as left', route('runs', $switch)),

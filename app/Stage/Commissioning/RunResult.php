@@ -32,7 +32,7 @@ final readonly class RunResult
 
     public function __construct(public Run $run)
     {
-        $facts = new SwitchFacts($run->switch);
+        $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
         $this->expected = $facts->expected($settings);
         $this->verdict = (new TimingVerdict($facts->plant, $settings, $run->reaction_ms))->judge(array_values($run->marks->map(

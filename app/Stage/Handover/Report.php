@@ -38,7 +38,7 @@ final readonly class Report
     {
         $run->load(['marks.user', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads']);
         $this->result = new RunResult($run);
-        $facts = new SwitchFacts($run->switch);
+        $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
         $this->settingsFindings = $facts->check($settings, $run->sheet->habits)->findings;
         $this->sheetGroups = (new SheetForm($facts->plant))->groups();
@@ -119,7 +119,7 @@ final readonly class Report
             'format' => self::FORMAT,
             'site' => ['name' => $site->name, 'address' => $site->address, 'timezone' => $site->timezone, 'installation' => $site->installation->value],
             'switch' => ['name' => $run->switch->name, 'rating_a' => $run->switch->rating_a, 'poles' => $run->switch->poles, 'service_rated' => $run->switch->service_rated],
-            'system' => $run->switch->plant,
+            'system' => $run->plantThen(),
             'settings' => $run->sheet->settings,
             'settings_version' => $run->sheet->version,
             'reaction_ms' => $run->reaction_ms,

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan;
 
+use App\Bridge\DecideFacts;
 use App\Bridge\PlanFacts;
+use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\Plan\OneLine\OneLineDrawing;
@@ -20,7 +22,7 @@ use Escapement\Core\Topology\PlacedAnswer;
 use Escapement\Core\Topology\TopologyCheck;
 use Escapement\Core\Wire\Node;
 
-/** The plan of one switch: its one-line, what moves, what to carry, how it comes back. */
+/** The plan of one switch: its one-line, what moves, what to carry, what stays off. */
 final readonly class PlanPage
 {
     /** What is done, and why, by the action that the core proposes. */
@@ -44,10 +46,11 @@ final readonly class PlanPage
     public PlacedAnswer $topology;
     /** @var list<Finding> */
     public array $findings;
+    public DecideFacts $decide;
+    public ?Answer $demand;
     public ?Answer $rating;
     public ?Answer $sizing;
     public ?Answer $shed;
-    public ?Answer $restart;
     /** @var array<string, string> */
     private array $names;
     /** @var array{open: list<string>, live: array<string, list<string>>} */
@@ -67,9 +70,10 @@ final readonly class PlanPage
         $this->picture = new OneLineDrawing($this->drawing, $this->names, $look->on, $open, $look->showsStillLive ? $this->still['live'] : null, $this->testPoint(), $this->bondMarks());
         $this->rating = $facts->rating();
         $usableKw = $this->usable('usable_kw');
-        $this->sizing = $facts->sizing($usableKw, $this->usable('usable_kva'));
+        $this->decide = new DecideFacts($facts);
+        $this->demand = $this->decide->demand();
+        $this->sizing = $facts->sizing($usableKw, $this->usable('usable_kva'), $this->decide->demandKw());
         $this->shed = $usableKw > 0 ? $facts->shedPlan($usableKw, $this->usable('leg_a')) : null;
-        $this->restart = $usableKw > 0 ? $facts->restart($usableKw, $this->usable('alternator_kva')) : null;
     }
 
     public static function of(TransferSwitch $switch, ?Plan $kept, PlanLook $look): ?self
@@ -159,8 +163,35 @@ final readonly class PlanPage
         return $ref === null ? null : ['ref' => $ref, 'name' => $this->name($ref)];
     }
 
-    /** @return list<array{key: string, title: string, option: array<string, mixed>}> */
-    public function options(): array
+    public function chosenTitle(): ?string
+    {
+        return array_column(array_map(static fn(array $row): array => [$row['key'], $row['title']], $this->options()), 1, 0)[$this->kept->choice ?? ''] ?? null;
+    }
+
+    /** @return list<OptionColumn> the ways to carry the load, side by side */
+    public function columns(): array
+    {
+        $carries = [
+            'whole' => static fn(LoadItem $load): bool => true,
+            'managed' => static fn(LoadItem $load): bool => ! $load->shed,
+            'essential' => static fn(LoadItem $load): bool => $load->essential || $load->must_run,
+        ];
+        $labour = $this->decide->labour();
+        $columns = [];
+        foreach ($this->options() as $row) {
+            $isCarried = $carries[$row['key']];
+            $left = array_values($this->switch->loads->reject($isCarried)->map(static fn(LoadItem $load): string => $load->name)->all());
+            $shed = $row['key'] === 'whole' ? array_values(array_filter((array) ($this->shed->values['shed'] ?? []), is_string(...))) : $left;
+            $kw = is_numeric($row['option']['kw']) ? (float) $row['option']['kw'] : 0.0;
+            $kKva = PlanFacts::stiffnessKva(max(0.1, $this->usable('alternator_kva')));
+            $columns[] = new OptionColumn($row['key'], $row['title'], $row['option'], $shed, $this->decide->worstDipPct($isCarried, $kKva), $this->decide->fuel(min($kw, $this->usable('usable_kw'))), $labour[$row['key']]);
+        }
+
+        return $columns;
+    }
+
+    /** @return list<array{key: 'whole'|'managed'|'essential', title: string, option: array<string, mixed>}> */
+    private function options(): array
     {
         $options = [];
         foreach (['whole' => 'Whole house', 'managed' => 'Whole house, shedding', 'essential' => 'Essential circuits'] as $key => $title) {
@@ -218,6 +249,12 @@ final readonly class PlanPage
         }
 
         return ['open' => [], 'live' => []];
+    }
+
+    /** @return array<string, string> each bond: stays, goes, to fit */
+    public function bonds(): array
+    {
+        return array_map(static fn(array $mark): string => $mark['kind'], $this->bondMarks());
     }
 
     /** @return array<string, array{n: ?int, kind: string}> bonds on the drawing: stays, goes, to fit */

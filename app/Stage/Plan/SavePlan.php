@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan;
 
+use App\Bridge\Units;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Models\User;
@@ -23,12 +24,17 @@ final readonly class SavePlan
             'grounds_on_neutral_bar' => ['nullable', 'integer', 'between:0,200'],
             'ground_bar_free' => ['nullable', 'integer', 'between:0,200'],
             'neutral_switched' => ['required', 'boolean'], 'generator_bonded' => ['required', 'boolean'], 'panel_bonded' => ['required', 'boolean'],
+            'floor_area' => ['nullable', 'numeric', 'between:1,1000000'], 'measured_peak_kw' => ['nullable', 'numeric', 'between:0.1,100000'], 'measured_days' => ['nullable', 'integer', 'between:1,730'], 'measured_hvac' => ['nullable', 'boolean'],
+            'use_demand' => ['nullable', 'boolean'], 'code_edition' => ['nullable', 'string', 'max:120'],
             'choice' => ['nullable', 'in:whole,managed,essential'],
             'choice_reason' => ['nullable', 'string', 'max:300'],
         ], [
             'generator_breaker_a.*' => 'Amps of the output breaker, from 1 to 6000.', 'fault_ka.*' => 'Kiloamps from the utility, 0.1 to 200.', 'withstand_ka.*' => 'Kiloamps from the label, 0.1 to 200.',
+            'floor_area.*' => 'Floor area, from 1.', 'measured_peak_kw.*' => 'Kilowatts, from 0.1.', 'measured_days.*' => 'Whole days, 1 to 730.', 'code_edition.*' => 'Up to 120 characters.',
             'design_c.*' => 'Degrees Celsius, from −60 to 70.', 'grounds_on_neutral_bar.*' => 'How many, from 0.', 'ground_bar_free.*' => 'How many, from 0.',
         ]);
+        $fields['floor_area_m2'] = isset($fields['floor_area']) ? round((new Units($switch->site->units))->toSquareMetres((float) $fields['floor_area']), 2) : null;
+        unset($fields['floor_area']);
         /** @var User $user */
         $user = $request->user();
         $choice = ['choice' => $fields['choice'] ?? null, 'choice_reason' => $fields['choice_reason'] ?? null];

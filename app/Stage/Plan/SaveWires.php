@@ -29,15 +29,16 @@ final readonly class SaveWires
             'runs.*.material' => ['required', 'in:cu,al'],
             'runs.*.raceway' => ['required', 'in:emt,rmc,pvc40,pvc80,lfmc'],
             'runs.*.trade_size' => ['required', Rule::in(Raceways::TRADE_SIZES)],
+            'runs.*.from' => ['nullable', 'string', 'max:20'], 'runs.*.to' => ['nullable', 'string', 'max:20', 'different:runs.*.from'], 'runs.*.sets' => ['nullable', 'integer', 'between:1,6'],
             'runs.*.dwelling' => ['nullable', 'boolean'], 'runs.*.service' => ['nullable', 'boolean'],
         ], [
             'runs.*.name.*' => 'A name of up to 60 characters; clear the figures too to take the run out.',
             'runs.*.amps.*' => 'Amps it carries, from 0.1 to 2000.', 'runs.*.ocpd_a.*' => 'Amps of the breaker ahead of it, from 15 to 1000.', 'runs.*.length.*' => 'One way, from 0.1 to 10 000.',
-            'runs.*.material.*' => 'Copper or aluminium.', 'runs.*.raceway.*' => 'One of the raceways of the list.', 'runs.*.trade_size.*' => 'One of the trade sizes of the list.',
+            'runs.*.to.*' => 'It ends in another enclosure than it begins in.', 'runs.*.sets.*' => 'Parallel sets, 1 to 6.', 'runs.*.material.*' => 'Copper or aluminium.', 'runs.*.raceway.*' => 'One of the raceways of the list.', 'runs.*.trade_size.*' => 'One of the trade sizes of the list.',
         ]);
         $units = new Units($switch->site->units);
         $runs = array_map(static fn(array $line): array => [
-            'name' => $line['name'], 'amps' => 0 + $line['amps'], 'ocpd_a' => 0 + $line['ocpd_a'], 'length_m' => round($units->toMetres((float) $line['length']), 3), 'material' => $line['material'],
+            'name' => $line['name'], 'from' => $line['from'] ?? '', 'to' => $line['to'] ?? '', 'sets' => (int) ($line['sets'] ?? 1), 'amps' => 0 + $line['amps'], 'ocpd_a' => 0 + $line['ocpd_a'], 'length_m' => round($units->toMetres((float) $line['length']), 3), 'material' => $line['material'],
             'raceway' => $line['raceway'], 'trade_size' => $line['trade_size'], 'dwelling' => ($line['dwelling'] ?? false) ? '1' : '0', 'service' => ($line['service'] ?? false) ? '1' : '0',
         ], $fields['runs'] ?? []);
         /** @var User $user */

@@ -9,6 +9,7 @@ use App\Bridge\Units;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Finding\WorkingLine;
+use Escapement\Core\Landing\Feeder;
 use Escapement\Core\Power\System;
 use Escapement\Core\Wire\BadInput;
 
@@ -32,7 +33,7 @@ final readonly class WireRow
     public ?string $fault;
 
     /** @param array<string, mixed> $run */
-    public function __construct(array $run, System $system, private Units $units)
+    public function __construct(array $run, private System $system, private Units $units)
     {
         $this->run = $run;
         $facts = new RunFacts($run, $system);
@@ -75,6 +76,34 @@ final readonly class WireRow
         }
         $this->findings = Finding::worstFirst(array_values($findings));
         $this->working = $working;
+    }
+
+    /** Null while nothing fits, or while it is not said what it joins. */
+    public function feeder(): ?Feeder
+    {
+        if ($this->size === null || $this->typed('from') === '' || $this->typed('to') === '') {
+            return null;
+        }
+        $phases = ['L1', 'L2', 'L3'];
+
+        return new Feeder(
+            $this->typed('name'),
+            $this->typed('from'),
+            $this->typed('to'),
+            array_slice($phases, 0, $this->system->legs()),
+            $this->typed('material'),
+            $this->size,
+            $this->egc,
+            $this->sets(),
+            $this->typed('raceway'),
+            $this->minTradeSize ?? $this->typed('trade_size'),
+            (float) $this->typed('length_m'),
+        );
+    }
+
+    public function sets(): int
+    {
+        return max(1, (int) $this->typed('sets'));
     }
 
     public function typed(string $key): string

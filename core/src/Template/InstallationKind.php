@@ -50,4 +50,10 @@ enum InstallationKind: string
             self::FactoryControl => 'house, control wiring',
         };
     }
+
+    /** A vehicle: it comes to its supply by a cord. */
+    public function isMobile(): bool
+    {
+        return $this === self::Mobile30 || $this === self::Mobile50;
+    }
 }

@@ -15,6 +15,9 @@ final readonly class SitePlan
 {
     private const LEAST_BREAKER_A = 15;
     private const USUAL_SERVICE_A = 200;
+    private const USUAL_GENERATOR_A = 100.0;
+    private const LEAST_DWELLING_A = 100;
+    private const PARALLEL_FROM_A = 320;
 
     /** @param list<PlanLoad> $loads */
     public function __construct(
@@ -106,6 +109,57 @@ final readonly class SitePlan
         return ['phases' => System::of($this->system, $this->vLn)->legs(), 'elements' => $elements];
     }
 
+    /**
+     * The feeders that such an installation has, to begin the schedule of wires with: lengths, metals and loadings are planning figures.
+     *
+     * @return list<array{name: string, from: string, to: string, amps: float, ocpd_a: float, length_m: float, material: string, raceway: string, trade_size: string, sets: int, dwelling: string, service: string}>
+     */
+    public function feeders(): array
+    {
+        $names = $this->names();
+        $isHouse = ! $this->kind->isMobile() && $this->kind !== InstallationKind::PlugInBox;
+        $feeders = [];
+        foreach ($this->chain() as $part) {
+            foreach ($part->type === 'inlet' ? [] : $part->from as $feeder) { // a cord is no run in a raceway
+                [$from] = explode('.', $feeder);
+                if ($from === 'utility') {
+                    continue;
+                }
+                $isGenerator = $from === 'gen' || $from === 'inlet';
+                $ocpdA = match (true) {
+                    $isGenerator => $this->generatorBreakerA ?? ($isHouse ? self::USUAL_GENERATOR_A : $this->switchA ?? 30),
+                    $part->id === 'crit', $part->id === 'box', $from === 'main' => (float) ($this->switchA ?? 60),
+                    $part->id === 'panel-a', $part->id === 'panel-b' => (float) self::USUAL_SERVICE_A,
+                    default => (float) ($this->serviceA ?? ($isHouse ? self::USUAL_SERVICE_A : 50)),
+                };
+                $isWhole = $isHouse && ! $isGenerator && $ocpdA >= self::LEAST_DWELLING_A;
+                $feeders[] = [
+                    'name' => $names[$from] . ' to ' . self::within($names[$part->id]), 'from' => $from, 'to' => $part->id, 'amps' => round(0.8 * $ocpdA, 1), 'ocpd_a' => $ocpdA,
+                    'length_m' => $isGenerator && $isHouse ? 15.0 : 3.0, 'material' => $isWhole ? 'al' : 'cu', 'raceway' => $isHouse ? 'pvc40' : 'lfmc',
+                    'trade_size' => match (true) {
+                        $ocpdA > 100 => '2',
+                        $ocpdA > 60 => '1-1/4',
+                        default => '1',
+                    },
+                    'sets' => $ocpdA >= self::PARALLEL_FROM_A ? 2 : 1, 'dwelling' => $isWhole ? '1' : '0', 'service' => $from === 'meter' ? '1' : '0',
+                ];
+            }
+        }
+
+        return $feeders;
+    }
+
+    /** @return list<string> what a run can begin or end in */
+    public function enclosures(): array
+    {
+        return array_values(array_filter(array_map(static fn(PlanPart $part): string => $part->id, $this->chain()), static fn(string $id): bool => $id !== 'utility' && $id !== 'shore'));
+    }
+
+    private static function within(string $name): string
+    {
+        return preg_match('/^[A-Z][a-z]/', $name) === 1 ? lcfirst($name) : $name;
+    }
+
     /** @return list<PlanPart> everything but the loads, from the sources down */
     private function chain(): array
     {
@@ -164,8 +218,6 @@ final readonly class SitePlan
         if ($panel === 'crit' || $panel === 'box') {
             return ['bond' => false];
         }
-        $isMobile = $this->kind === InstallationKind::Mobile30 || $this->kind === InstallationKind::Mobile50;
-
-        return ['bond' => $this->isPanelBonded, 'mobile' => $isMobile, 'grounds_on_neutral_bar' => $this->groundsOnNeutralBar, 'ground_bar_free' => $this->groundBarFree];
+        return ['bond' => $this->isPanelBonded, 'mobile' => $this->kind->isMobile(), 'grounds_on_neutral_bar' => $this->groundsOnNeutralBar, 'ground_bar_free' => $this->groundBarFree];
     }
 }

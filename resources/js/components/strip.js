@@ -1,3 +1,4 @@
+import { savePicture } from './picture.js';
 // The cursor on the timing strip. All it knows was computed by the server: where a time is, and what holds from when.
 
 const clock = (ms) => {
@@ -247,34 +248,10 @@ class StripCursor {
     }
 }
 
-// A picture of the strip: the server's drawing for paper, painted on a canvas twice its size.
-async function savePng(button) {
-    const form = button.closest('form');
-    const answer = await fetch(button.dataset.png, { method: 'POST', body: new FormData(form) });
-    if (!answer.ok) { return; }
-    const name = /filename="([^"]+)\.svg"/.exec(answer.headers.get('Content-Disposition') ?? '')?.[1] ?? 'strip';
-    const drawing = await answer.text();
-    const image = new Image();
-    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(drawing)}`;
-    await image.decode();
-    const canvas = document.createElement('canvas');
-    const scale = Math.min(2, 16_000 / image.width);
-    canvas.width = image.width * scale;
-    canvas.height = image.height * scale;
-    const paper = canvas.getContext('2d');
-    paper.fillStyle = '#fff';
-    paper.fillRect(0, 0, canvas.width, canvas.height);
-    paper.drawImage(image, 0, 0, canvas.width, canvas.height);
-    const link = document.createElement('a');
-    link.download = `${name}.png`;
-    link.href = canvas.toDataURL('image/png');
-    link.click();
-}
-
 export function attachStrips() {
     document.querySelectorAll('[data-png][hidden]').forEach((button) => {
         button.hidden = false;
-        button.addEventListener('click', () => savePng(button));
+        button.addEventListener('click', async () => savePicture(await fetch(button.dataset.png, { method: 'POST', body: new FormData(button.closest('form')) })));
     });
     document.querySelectorAll('.strip[data-cursor]:not([data-attached])').forEach((strip) => {
         strip.dataset.attached = 'yes';

@@ -3,6 +3,9 @@
 @section('main')
 <h1>Simulated outage</h1>
 <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured time inside its window.</p>
+@if ($standing->changes() !== [])
+<div class="finding finding-warn"><p class="finding-head"><x-glyph kind="warn"/><b>Warn</b></p><p class="finding-claim">To be looked at again: since it was proven, something it rests on has changed.</p><p class="finding-because">{{ implode('. ', $standing->changes()) }}. Time it once more.</p></div>
+@endif
 <x-hazard><b>Lethal voltage, and it starts by itself.</b> The line side of {{ $switch->test_disconnect ?? 'the test disconnect' }} stays live while it is open, until the utility opens upstream. Nobody at the engine, covers on. The exhaust stays outdoors: carbon monoxide kills.</x-hazard>
 <x-hazard><b>Open {{ $switch->test_disconnect ?? 'the disconnect upstream of the sensing point' }}.</b> It must lie upstream of where the switch senses the utility: the panel main downstream proves nothing.</x-hazard>
 <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for a licensed electrician with both sources isolated, locked out and proved dead.</p>

@@ -1,10 +1,9 @@
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'plan'])
 @section('title', $page->switch->site->name . ': plan')
 @section('main')
+@include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'plan'])
 @include('plan.partials._drawing')
-<p class="choice"><a href="{{ route('wires', $page->switch) }}">Feeders and wires</a> <a href="{{ route('power-down', $page->switch) }}">Power-down</a></p>
 @include('plan.partials._decide')
-@include('plan.partials._restart')
 @include('plan.partials._facts')
 @endsection
 @section('aside')

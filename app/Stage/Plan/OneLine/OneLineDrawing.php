@@ -84,6 +84,17 @@ final class OneLineDrawing
         return (string) preg_replace('/^<svg class="one-line" (.*?)>/', '<svg xmlns="http://www.w3.org/2000/svg" class="one-line" $1><style>' . $style . '</style>', $this->svg(), 1);
     }
 
+    /** The same for a PDF, as a picture of this page's own: data and all. */
+    public function pdfImage(): string
+    {
+        return 'data:image/svg+xml;base64,' . base64_encode(PaperInk::on($this->svg(), (string) file_get_contents(resource_path('svg/one-line-paper.css'))));
+    }
+
+    public function isWide(): bool
+    {
+        return $this->width > 1.3 * $this->height;
+    }
+
     private function summary(): string
     {
         $fed = array_filter($this->drawing->ofType('load'), fn(Element $load): bool => isset($this->live["$load->id.in"]));

@@ -9,6 +9,13 @@
         <x-field name="design_c" label="Hottest day" unit="°C" :value="old('design_c', $facts['design_c'] ?? '')" inputmode="decimal" hint="35 where nothing is said."/>
         <x-field name="grounds_on_neutral_bar" label="Grounds on the neutral bar" :value="old('grounds_on_neutral_bar', $facts['grounds_on_neutral_bar'] ?? '')" inputmode="numeric"/>
         <x-field name="ground_bar_free" label="Free places on a ground bar" :value="old('ground_bar_free', $facts['ground_bar_free'] ?? '')" inputmode="numeric"/>
+        @php($units = new \App\Bridge\Units($page->switch->site->units))
+        <x-field name="floor_area" label="Floor area" :unit="$units->area()" :value="old('floor_area', isset($facts['floor_area_m2']) ? round($units->fromSquareMetres($facts['floor_area_m2'])) : '')" inputmode="decimal" hint="For the calculated demand"/>
+        <x-field name="measured_peak_kw" label="Highest measured demand" unit="kW" :value="old('measured_peak_kw', $facts['measured_peak_kw'] ?? '')" inputmode="decimal" hint="From the utility's meter or a logger"/>
+        <x-field name="measured_days" label="Measured over" unit="days" :value="old('measured_days', $facts['measured_days'] ?? '')" inputmode="numeric"/>
+        <label class="check"><input class="form-check-input" type="checkbox" name="measured_hvac" value="1" @checked(old('measured_hvac', $facts['measured_hvac'] ?? false))>Heating or cooling ran in that time</label>
+        <label class="check"><input class="form-check-input" type="checkbox" name="use_demand" value="1" @checked(old('use_demand', $facts['use_demand'] ?? false))>Size the whole house by its demand, not by all loads at once</label>
+        <x-field name="code_edition" label="Code and edition in force" :value="old('code_edition', $facts['code_edition'] ?? '')" maxlength="120" hint="Printed on the plan"/>
         @foreach (['neutral_switched' => ['The switch\'s neutral is', 'solid', 'switched', false], 'generator_bonded' => ['Generator\'s neutral bond', 'out', 'in', true], 'panel_bonded' => ['Panel\'s bonding screw or strap', 'out', 'in', true]] as $name => [$label, $no, $yes, $default])
         <fieldset class="field"><legend>{{ $label }}</legend><div class="choice">@foreach (['0' => $no, '1' => $yes] as $value => $words)<label><input type="radio" name="{{ $name }}" value="{{ $value }}" @checked((string) old($name, ($facts[$name] ?? $default) ? '1' : '0') === (string) $value)><span>{{ $words }}</span></label>@endforeach</div></fieldset>
         @endforeach

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use App\Models\LoadItem;
+use Escapement\Core\Calc\Answer;
+use Escapement\Core\Power\Demand;
+use Escapement\Core\Power\Fuel;
+use Escapement\Core\Power\StepSequence;
+use Escapement\Core\Settings\Fuel as FuelKind;
+use Escapement\Core\Template\Labour;
+use Escapement\Core\Wire\Node;
+
+/** What is weighed when it is decided what is carried: demand by both schools, fuel, dips, hours. Needs of the switch: site, loads, plan. */
+final readonly class DecideFacts
+{
+    private const BOUNDLESS_KW = 1e6;
+    private const APPLIANCE_KW = 1.0;
+    private const SQUARE_FEET_PER_SQUARE_METRE = 10.763_910_4;
+    private const LEAST_DAYS = 30;
+
+    public function __construct(private PlanFacts $plan) {}
+
+    /** By floor area and appliances, by the measured peak, or both; null while neither is known. */
+    public function demand(): ?Answer
+    {
+        $areaM2 = $this->plan->number('floor_area_m2');
+        $peakKw = $this->plan->number('measured_peak_kw');
+        if ($areaM2 === null && $peakKw === null || $this->plan->system->name === 'three') {
+            return null;
+        }
+        $loads = $this->plan->switch->loads;
+        $kw = static fn(LoadItem $load): float => (float) $load->kw;
+        $appliances = $loads->filter(static fn(LoadItem $load): bool => ! $load->compressor && (float) $load->kw >= self::APPLIANCE_KW);
+        $cooling = (float) $loads->filter(static fn(LoadItem $load): bool => $load->compressor)->sum($kw);
+
+        return (new Demand())->answer(Node::fromArray(
+            ['system' => $this->plan->system->name, 'v_ln_v' => $this->plan->system->vLn]
+            + ($areaM2 === null ? [] : ['calculated' => [
+                'floor_area_ft2' => $areaM2 * self::SQUARE_FEET_PER_SQUARE_METRE,
+                'appliances' => array_values($appliances->map(static fn(LoadItem $load): array => ['id' => $load->name, 'kva' => (float) $load->kw])->all()),
+            ] + ($cooling > 0 ? ['hvac' => ['cooling_kva' => $cooling]] : [])])
+            + ($peakKw === null ? [] : ['measured' => ['peak_kw' => $peakKw, 'period_days' => (int) ($this->plan->number('measured_days') ?? self::LEAST_DAYS), 'includes_hvac' => $this->plan->flag('measured_hvac', false)]]),
+        ));
+    }
+
+    /** Demand that the sizing may count with, when the technician says so and can defend it. */
+    public function demandKw(): ?float
+    {
+        $design = $this->plan->flag('use_demand', false) ? $this->demand()?->values['design_kva'] : null;
+
+        return is_numeric($design) ? (float) $design : null;
+    }
+
+    /** How long the tank of the survey lasts under a load, and what it burns; null where gas is piped or nothing is known. */
+    public function fuel(float $loadKw): ?Answer
+    {
+        $switch = $this->plan->switch;
+        $ratedKw = $switch->fuel === null ? null : ($switch->rated_kw[$switch->fuel->value] ?? null);
+        if ($ratedKw === null || $switch->fuel === FuelKind::Battery || $loadKw <= 0) {
+            return null;
+        }
+        $tankGal = $switch->survey['tank_gal'] ?? null;
+        $pct = $switch->survey['tank_pct'] ?? null;
+
+        return (new Fuel())->answer(Node::fromArray(['fuel' => $switch->fuel->value, 'rated_kw' => $ratedKw, 'load_kw' => $loadKw]
+            + (is_numeric($tankGal) && $switch->fuel !== FuelKind::NaturalGas ? ['tank' => ['capacity_gal' => (float) $tankGal] + (is_numeric($pct) ? ['level_pct' => (float) $pct] : [])] : [])));
+    }
+
+    /** @param callable(LoadItem): bool $isCarried */
+    public function worstDipPct(callable $isCarried, float $kKva): float
+    {
+        $loads = $this->plan->switch->loads->filter($isCarried);
+        $answer = (new StepSequence())->answer(Node::fromArray([
+            'usable_kw' => self::BOUNDLESS_KW, 'k_kva' => $kKva, 'dip_limit_pct' => 60, 'loads' => array_values($loads->map(static fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'start_kva' => (float) $load->start_kva])->all()),
+        ]));
+        $worst = $answer->values['worst_dip_pct'];
+
+        return is_numeric($worst) ? (float) $worst : 0.0;
+    }
+
+    /** @return array{whole: float, managed: float, essential: float} */
+    public function labour(): array
+    {
+        $loads = $this->plan->switch->loads;
+
+        return Labour::more($loads->filter(static fn(LoadItem $load): bool => $load->essential || $load->must_run)->count(), $loads->filter(static fn(LoadItem $load): bool => $load->shed)->count());
+    }
+}

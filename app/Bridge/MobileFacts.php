@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use App\Models\LoadItem;
+use App\Models\TransferSwitch;
+use Escapement\Core\Calc\Answer;
+use Escapement\Core\Power\BatteryRuntime;
+use Escapement\Core\Power\SingleLegJumper;
+use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Wire\Node;
+use Escapement\Core\Wiring\MobileCable;
+
+/** A vehicle's batteries, jumper and cords as the calculations want them; null while something they need is not known. Needs of the switch: site, plan, loads. */
+final readonly class MobileFacts
+{
+    private const FEET_PER_METRE = 1 / 0.3048;
+    private const RATED_A = ['30a' => 30.0, '50a' => 50.0];
+
+    /** @var array<string, mixed> */
+    public array $kept;
+    private bool $is30;
+
+    public function __construct(private TransferSwitch $switch, private PlanFacts $plan)
+    {
+        $this->kept = $switch->plan->mobile ?? [];
+        $this->is30 = $switch->site->installation === InstallationKind::Mobile30;
+    }
+
+    public function number(string $key): ?float
+    {
+        $value = $this->kept[$key] ?? null;
+
+        return is_numeric($value) ? (float) $value : null;
+    }
+
+    /** The load that charges the battery which feeds it. */
+    public function charger(): ?LoadItem
+    {
+        return $this->switch->loads->firstWhere('name', $this->kept['charger'] ?? null);
+    }
+
+    /** Loads that run from the inverter: what hangs between both legs has no voltage there. */
+    private function runs(LoadItem $load): bool
+    {
+        return strlen($this->plan->connect($load)) === 2;
+    }
+
+    public function runtime(): ?Answer
+    {
+        $batteryKwh = $this->number('battery_kwh');
+        if ($batteryKwh === null) {
+            return null;
+        }
+        $stations = (int) ($this->number('stations') ?? 1);
+        $charger = $this->charger();
+        $loads = $this->switch->loads->filter(fn(LoadItem $load): bool => $load->name !== $charger?->name && $this->runs($load));
+
+        return (new BatteryRuntime())->answer(Node::fromArray([
+            'battery_kwh' => $batteryKwh * $stations, 'chemistry' => $this->kept['chemistry'] ?? 'lfp',
+            'loads' => array_values($loads->map(static fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'duty_pct' => (float) $load->duty_pct])->all()),
+            'extra_kwh' => [$batteryKwh, 2 * $batteryKwh],
+        ] + ($charger === null ? [] : ['charger' => ['kw' => (float) $charger->kw, 'on' => ! $charger->shed]])
+          + ($this->number('inverter_kw') === null ? [] : ['continuous_kw' => $this->number('inverter_kw') * $stations])));
+    }
+
+    /** One 120 V source into a panel of two legs; nothing to ask with one leg, or from a source of two. */
+    public function jumper(): ?Answer
+    {
+        $kw = $this->number('inverter_kw');
+        $amps = $this->number('inverter_a');
+        $neutralA = $this->number('feeder_neutral_a');
+        if ($this->is30 || $kw === null || $amps === null || $neutralA === null || ($this->kept['jumper'] ?? '0') !== '1') {
+            return null;
+        }
+
+        return (new SingleLegJumper())->answer(Node::fromArray([
+            'maker_allows' => $this->kept['maker_allows'] ?? 'unknown', 'alternate_ever_240' => ($this->kept['alternate_ever_240'] ?? '0') === '1', 'inverter_kw' => $kw, 'inverter_a' => $amps,
+            'v_ln_v' => $this->plan->system->vLn, 'feeder_neutral_a' => $neutralA, 'main_a' => (float) ($this->switch->site->service_a ?? self::RATED_A['50a']),
+            'loads' => array_values($this->switch->loads->map(fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->plan->connect($load)])->all()),
+        ]));
+    }
+
+    /** What an inverter carries: a charger of its own battery is always left off. */
+    public function shed(): ?Answer
+    {
+        $kw = $this->number('inverter_kw');
+        $amps = $this->number('inverter_a');
+
+        return $kw === null || $amps === null ? null : $this->plan->shedPlan($kw, $amps, $this->charger()?->name, true);
+    }
+
+    /** The shore cord as surveyed, at its rated current. */
+    public function shoreCord(): ?Answer
+    {
+        $survey = $this->switch->survey ?? [];
+
+        return isset($survey['cord_m'], $survey['cord_size']) ? $this->cord((string) $survey['cord_size'], (float) $survey['cord_m'], (float) ($this->switch->site->service_a ?? self::RATED_A[$this->feed()]), false) : null;
+    }
+
+    /** The cord of generator or inverter, behind its breaker. */
+    public function generatorCord(): ?Answer
+    {
+        $metres = $this->number('cord_m');
+        $breakerA = $this->number('cord_breaker_a');
+
+        return $metres === null || $breakerA === null || ! isset($this->kept['cord_size']) ? null : $this->cord((string) $this->kept['cord_size'], $metres, $breakerA, ($this->kept['jumper'] ?? '0') === '1');
+    }
+
+    private function feed(): string
+    {
+        return $this->is30 ? '30a' : '50a';
+    }
+
+    private function cord(string $size, float $metres, float $breakerA, bool $isSingleLeg): Answer
+    {
+        $amps = min($breakerA, self::RATED_A[$this->feed()]) / ($isSingleLeg ? 2 : 1); // behind one pole both legs share what its breaker lets through
+
+        return (new MobileCable())->answer(Node::fromArray([
+            'feed' => $this->feed(), 'source_v' => $this->plan->system->vLn, 'cords' => [['size' => $size, 'length_ft' => $metres * self::FEET_PER_METRE]], 'ocpd_a' => $breakerA,
+        ] + ($this->is30 ? ['current_a' => $amps] : ['l1_a' => $amps, 'l2_a' => $amps, 'single_leg_source' => $isSingleLeg])));
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Plan;
+
+use App\Bridge\PlanFacts;
+use App\Bridge\Units;
+use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
+use Escapement\Core\Packing\PackGroup;
+use Escapement\Core\Packing\PackLine;
+use Escapement\Core\Packing\PackList;
+use Escapement\Core\Settings\Fuel;
+use Illuminate\Support\Carbon;
+
+/** The pack list of a switch, with what is ticked off. */
+final readonly class PackPage
+{
+    /** Gauges are checked once a year where their maker says nothing else. */
+    private const CALIBRATION_DAYS = 365;
+
+    public SiteStanding $standing;
+    public Units $units;
+    /** @var list<PackLine> */
+    public array $lines;
+    /** @var array<string, array{by: string, at: string}> */
+    public array $ticks;
+    /** @var list<array{name: string, quantity: string}> */
+    public array $own;
+    /** @var array<string, string> dates by the key of a gauge */
+    public array $calibrated;
+    public Carbon $day;
+
+    public function __construct(public TransferSwitch $switch)
+    {
+        $this->standing = new SiteStanding($switch->site, $switch);
+        $this->units = new Units($switch->site->units);
+        $kept = $switch->plan->pack ?? [];
+        $this->ticks = $kept['ticks'] ?? [];
+        $this->own = array_values($kept['own'] ?? []);
+        $this->calibrated = $kept['calibrated'] ?? [];
+        $landing = new LandingPage($switch);
+        $plan = PlanPage::of($switch, $switch->plan, new PlanLook());
+        $sockets = [];
+        foreach ($landing->enclosures as $table) {
+            foreach ($table->lines as $line) {
+                if ($line['screw'] === 'hex_socket' && isset($line['socket_in'])) {
+                    $sockets[(string) $line['socket_in']] = true;
+                }
+            }
+        }
+        $this->lines = (new PackList(
+            $switch->site->installation,
+            $landing->wires->feeders(),
+            array_sum(array_map(static fn(array $work): int => is_int($work['move_grounds']) ? $work['move_grounds'] : 0, $plan?->panelWork() ?? [])),
+            count($landing->controls),
+            array_map(strval(...), array_keys($sockets)),
+            (new PlanFacts($switch, $switch->plan))->system->name === 'three',
+            $switch->fuel === Fuel::Lp || $switch->fuel === Fuel::NaturalGas,
+            $this->own,
+        ))->lines();
+        $opensAt = $switch->plan->power_down['opens_at'] ?? null;
+        $this->day = is_string($opensAt) ? Carbon::parse($opensAt, $switch->site->timezone) : Carbon::now($switch->site->timezone);
+    }
+
+    /** @return array<string, list<PackLine>> by the label of its group */
+    public function groups(): array
+    {
+        $groups = [];
+        foreach (PackGroup::cases() as $group) {
+            $lines = array_values(array_filter($this->lines, static fn(PackLine $line): bool => $line->group === $group));
+            if ($lines !== []) {
+                $groups[$group->label()] = $lines;
+            }
+        }
+
+        return $groups;
+    }
+
+    public function quantity(PackLine $line): string
+    {
+        return match (true) {
+            $line->quantity === null => '',
+            $line->unit === 'm' => ceil($this->units->fromMetres($line->quantity)) . " {$this->units->length()}",
+            default => trim($line->quantity . " $line->unit"),
+        };
+    }
+
+    public function isTicked(PackLine $line): bool
+    {
+        return isset($this->ticks[$line->key]);
+    }
+
+    public function ticked(): int
+    {
+        return count(array_filter($this->lines, $this->isTicked(...)));
+    }
+
+    /** @return ?string what is wrong with the calibration of a gauge on the day of the work; null when nothing is, or it has none */
+    public function calibrationFault(PackLine $line): ?string
+    {
+        if (! $line->isGauge) {
+            return null;
+        }
+        $date = $this->calibrated[$line->key] ?? null;
+        if ($date === null) {
+            return 'when it was calibrated is not known';
+        }
+        $due = Carbon::parse($date)->addDays(self::CALIBRATION_DAYS);
+
+        return $due->lessThan($this->day->copy()->startOfDay()) ? 'calibration ran out on ' . $due->format('j M Y') : null;
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Plan;
+
+use App\Bridge\SurveyFacts;
+use App\Models\TransferSwitch;
+use App\Stage\Paper;
+use App\Stage\SiteStanding;
+use Illuminate\Http\Response;
+
+/** All of the plan in one file: what was found, decided, drawn, sized, landed, timed and packed. */
+final readonly class PrintPlan
+{
+    public function __invoke(TransferSwitch $switch): Response
+    {
+        $switch->load([...SiteStanding::NEEDS, 'photos']);
+        $plan = PlanPage::of($switch, $switch->plan, new PlanLook()) ?? abort(404);
+
+        return Paper::of(view('plan.pack-pdf', [
+            'plan' => $plan, 'onGenerator' => PlanPage::of($switch, $switch->plan, new PlanLook('emergency')), 'survey' => new SurveyFacts($switch), 'landing' => new LandingPage($switch), 'shedding' => new SheddingPage($switch),
+            'mobile' => $switch->site->installation->isMobile() ? new MobilePage($switch) : null, 'day' => new PowerDownPage($switch, $switch->plan), 'pack' => new PackPage($switch),
+        ]), $switch->site, 'plan');
+    }
+}

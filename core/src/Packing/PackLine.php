@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Packing;
+
+/** One line of a pack list. */
+final readonly class PackLine
+{
+    /**
+     * @param string $key     stays the same while the thing does, so that a tick survives a new schedule
+     * @param string $unit    '' for pieces, m for lengths
+     * @param bool   $isGauge test gear with a date of calibration
+     */
+    public function __construct(public string $key, public PackGroup $group, public string $name, public ?float $quantity, public string $unit, public string $why, public bool $isGauge = false) {}
+}

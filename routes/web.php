@@ -86,6 +86,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
         Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
         Route::put('/switches/{switch}/power-down', Plan\SavePowerDown::class)->name('power-down.save');
+        Route::put('/switches/{switch}/elements', Plan\SaveElements::class)->name('elements.save');
         Route::put('/switches/{switch}/landing', Plan\SaveLanding::class)->name('landing.save');
         Route::put('/switches/{switch}/shedding', Plan\SaveShedding::class)->name('shedding.save');
         Route::post('/switches/{switch}/shedding', Plan\PutShedding::class)->name('shedding.put');

@@ -15,6 +15,7 @@ use Escapement\Core\Power\StepSequence;
 use Escapement\Core\Power\System;
 use Escapement\Core\Template\PlanLoad;
 use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Template\SubPanel;
 use Escapement\Core\Wire\Node;
 
 /** A surveyed switch and its plan as the core's calculations want them. Needs of the switch: site, loads. */
@@ -51,8 +52,19 @@ final readonly class PlanFacts
             (int) $this->number('ground_bar_free'),
             $this->number('fault_ka'),
             $this->number('withstand_ka'),
-            array_values($switch->loads->map(fn(LoadItem $load): PlanLoad => new PlanLoad($load->name, (float) $load->kw, $this->connect($load), $load->must_run || $load->essential))->all()),
+            array_values($switch->loads->map(fn(LoadItem $load): PlanLoad => new PlanLoad($load->name, (float) $load->kw, $this->connect($load), $load->must_run || $load->essential, $load->panel))->all()),
+            self::subPanels($kept->facts['panels'] ?? []),
         );
+    }
+
+    /**
+     * @param list<array<string, mixed>> $kept
+     *
+     * @return list<SubPanel>
+     */
+    private static function subPanels(array $kept): array
+    {
+        return array_map(static fn(array $one): SubPanel => new SubPanel((string) $one['id'], (string) $one['name'], (string) $one['from'], (int) $one['breaker_a'], (bool) ($one['bonded'] ?? false)), $kept);
     }
 
     public function number(string $key): ?float

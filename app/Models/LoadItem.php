@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string  $start_kva  when it starts, direct on line
  * @property bool    $compressor
  * @property bool    $essential
+ * @property ?string $panel      element of the one-line it hangs on; null for where its kind puts it
  * @property string  $duty_pct   share of the time it runs
  * @property bool    $sensitive  electronics that sulk when power blinks
  * @property bool    $ups        carried over a blink by a supply of its own

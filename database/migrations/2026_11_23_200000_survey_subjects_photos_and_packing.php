@@ -17,6 +17,7 @@ return new class extends Migration {
             $table->decimal('duty_pct', 5, 2)->default(100)->comment('share of the time it runs');
             $table->boolean('sensitive')->default(false)->comment('electronics that sulk when power blinks');
             $table->boolean('ups')->default(false);
+            $table->string('panel', 20)->nullable()->comment('element of the one-line it hangs on; null: where its kind puts it');
         });
         Schema::create('typical_loads', static function (Blueprint $table): void {
             $table->id();

@@ -107,7 +107,7 @@ final readonly class PackPage
         if ($date === null) {
             return 'when it was calibrated is not known';
         }
-        $due = Carbon::parse($date)->addDays(self::CALIBRATION_DAYS);
+        $due = Carbon::parse($date, $this->day->timezone)->addDays(self::CALIBRATION_DAYS);
 
         return $due->lessThan($this->day->copy()->startOfDay()) ? 'calibration ran out on ' . $due->format('j M Y') : null;
     }

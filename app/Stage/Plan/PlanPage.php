@@ -67,7 +67,7 @@ final readonly class PlanPage
         $this->findings = $this->told([...$this->topology->findings, ...$bonding->findings]);
         $open = $this->openDevice()?->ref;
         $this->still = $this->stillLive($open);
-        $this->picture = new OneLineDrawing($this->drawing, $this->names, $look->on, $open, $look->showsStillLive ? $this->still['live'] : null, $this->testPoint(), $this->bondMarks());
+        $this->picture = new OneLineDrawing($this->drawing, $this->names, $look->on, $open, $look->showsStillLive ? $this->still['live'] : null, $this->testPoint(), $this->bondsLookedAt());
         $this->rating = $facts->rating();
         $usableKw = $this->usable('usable_kw');
         $this->decide = new DecideFacts($facts);
@@ -255,6 +255,15 @@ final readonly class PlanPage
     public function bonds(): array
     {
         return array_map(static fn(array $mark): string => $mark['kind'], $this->bondMarks());
+    }
+
+    /** @return array<string, array{n: ?int, kind: string}> as found, as it will be, or what moves between the two */
+    private function bondsLookedAt(): array
+    {
+        $hidden = ['before' => 'to fit', 'after' => 'goes'][$this->look->bonds] ?? null;
+        $marks = array_filter($this->bondMarks(), static fn(array $mark): bool => $mark['kind'] !== $hidden);
+
+        return $hidden === null ? $marks : array_map(static fn(array $mark): array => ['n' => null, 'kind' => 'stays'], $marks);
     }
 
     /** @return array<string, array{n: ?int, kind: string}> bonds on the drawing: stays, goes, to fit */

@@ -38,7 +38,7 @@ final readonly class SavePlan
         /** @var User $user */
         $user = $request->user();
         $choice = ['choice' => $fields['choice'] ?? null, 'choice_reason' => $fields['choice_reason'] ?? null];
-        Plan::keep($switch, $user, ['facts' => array_filter(array_diff_key($fields, $choice), static fn(mixed $value): bool => $value !== null)] + $choice);
+        Plan::keep($switch, $user, ['facts' => array_intersect_key($switch->plan->facts ?? [], ['panels' => true]) + array_filter(array_diff_key($fields, $choice), static fn(mixed $value): bool => $value !== null)] + $choice);
 
         return redirect()->route('plan', $switch)->with('said', 'The plan is saved.');
     }

@@ -19,9 +19,10 @@ final readonly class SaveLoads
         $request->merge(['loads' => LoadLines::typed($request)]);
         $fields = $request->validate(LoadLines::rules() + ['loads.*.connect' => ['nullable', Rule::in(LoadLines::CONNECTIONS)]], LoadLines::messages());
         DB::transaction(static function () use ($switch, $fields): void {
+            $panels = $switch->loads()->pluck('panel', 'name'); // where a load hangs is said on the drawing, not here
             $switch->loads()->delete();
             foreach ($fields['loads'] ?? [] as $place => $line) {
-                LoadItem::query()->create(LoadLines::columns($line) + ['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'place' => $place]);
+                LoadItem::query()->create(LoadLines::columns($line) + ['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'place' => $place, 'panel' => $panels[$line['name']] ?? null]);
             }
         });
 

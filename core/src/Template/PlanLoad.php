@@ -7,8 +7,11 @@ namespace Escapement\Core\Template;
 /** A load as the plan draws it. */
 final readonly class PlanLoad
 {
-    /** @param string $connect one of the ways of loads §0.3 */
-    public function __construct(public string $name, public float $kw, public string $connect, public bool $isTransferred) {}
+    /**
+     * @param string  $connect one of the ways of loads §0.3
+     * @param ?string $panel   element it hangs on; null for where its kind puts it
+     */
+    public function __construct(public string $name, public float $kw, public string $connect, public bool $isTransferred, public ?string $panel = null) {}
 
     /** @return non-empty-list<string> */
     public function phases(): array

@@ -19,7 +19,10 @@ final readonly class SitePlan
     private const LEAST_DWELLING_A = 100;
     private const PARALLEL_FROM_A = 320;
 
-    /** @param list<PlanLoad> $loads */
+    /**
+     * @param list<PlanLoad> $loads
+     * @param list<SubPanel> $subPanels each after the one that feeds it
+     */
     public function __construct(
         public InstallationKind $kind,
         public string $system,
@@ -37,6 +40,7 @@ final readonly class SitePlan
         private ?float $faultKa,
         private ?float $withstandKa,
         private array $loads,
+        private array $subPanels = [],
     ) {}
 
     /** Three-phase kinds are planned by their own rules. */
@@ -52,6 +56,9 @@ final readonly class SitePlan
             'utility' => 'Utility', 'shore' => 'Shore supply', 'meter' => 'Meter', 'q1' => 'Q1 service', 'ats' => 'Transfer switch', 'gen' => 'Generator', 'cord' => 'Shore cord inlet',
             'inlet' => 'Generator inlet', 'panel' => 'Panel', 'panel-a' => 'Panel A', 'panel-b' => 'Panel B', 'main' => 'Main panel', 'crit' => 'Essential panel', 'box' => 'Switch box circuits',
         ];
+        foreach ($this->subPanels as $panel) {
+            $names[$panel->id] = $panel->name;
+        }
         foreach ($this->loads as $i => $load) {
             $names['load-' . ($i + 1)] = $load->name;
         }
@@ -126,13 +133,15 @@ final readonly class SitePlan
                     continue;
                 }
                 $isGenerator = $from === 'gen' || $from === 'inlet';
+                $sub = array_column(array_map(static fn(SubPanel $one): array => [$one->id, $one->breakerA], $this->subPanels), 1, 0)[$part->id] ?? null;
                 $ocpdA = match (true) {
+                    $sub !== null => (float) $sub,
                     $isGenerator => $this->generatorBreakerA ?? ($isHouse ? self::USUAL_GENERATOR_A : $this->switchA ?? 30),
                     $part->id === 'crit', $part->id === 'box', $from === 'main' => (float) ($this->switchA ?? 60),
                     $part->id === 'panel-a', $part->id === 'panel-b' => (float) self::USUAL_SERVICE_A,
                     default => (float) ($this->serviceA ?? ($isHouse ? self::USUAL_SERVICE_A : 50)),
                 };
-                $isWhole = $isHouse && ! $isGenerator && $ocpdA >= self::LEAST_DWELLING_A;
+                $isWhole = $isHouse && ! $isGenerator && $sub === null && $ocpdA >= self::LEAST_DWELLING_A;
                 $feeders[] = [
                     'name' => $names[$from] . ' to ' . self::within($names[$part->id]), 'from' => $from, 'to' => $part->id, 'amps' => round(0.8 * $ocpdA, 1), 'ocpd_a' => $ocpdA,
                     'length_m' => $isGenerator && $isHouse ? 15.0 : 3.0, 'material' => $isWhole ? 'al' : 'cu', 'raceway' => $isHouse ? 'pvc40' : 'lfmc',
@@ -160,8 +169,42 @@ final readonly class SitePlan
         return preg_match('/^[A-Z][a-z]/', $name) === 1 ? lcfirst($name) : $name;
     }
 
+    /** @return array<string, string> names of the panels that a load can hang on */
+    public function panels(): array
+    {
+        $names = $this->names();
+        $panels = [];
+        foreach ($this->chain() as $part) {
+            if ($part->type === 'panel') {
+                $panels[$part->id] = $names[$part->id];
+            }
+        }
+
+        return $panels;
+    }
+
     /** @return list<PlanPart> everything but the loads, from the sources down */
     private function chain(): array
+    {
+        $parts = [];
+        foreach ($this->trunk() as $part) {
+            $parts[$part->id] = $part;
+        }
+        $poles = min(2, System::of($this->system, $this->vLn)->legs());
+        foreach ($this->subPanels as $panel) {
+            $parent = $parts[$panel->from] ?? null;
+            if ($parent?->type === 'panel') { // one whose feeder is gone with a change of kind waits for a new one
+                $breakers = is_array($parent->fields['breakers'] ?? null) ? $parent->fields['breakers'] : [];
+                $parts[$panel->from] = new PlanPart($parent->id, $parent->type, $parent->from, ['breakers' => [...$breakers, ['id' => "to-$panel->id", 'rating_a' => $panel->breakerA, 'poles' => $poles]]] + $parent->fields);
+                $parts[$panel->id] = new PlanPart($panel->id, 'panel', ['' => "$panel->from.to-$panel->id"], ['role' => 'sub', 'rating_a' => $panel->breakerA, 'main_a' => null]);
+            }
+        }
+
+        return array_values($parts);
+    }
+
+    /** @return list<PlanPart> what the kind of installation has */
+    private function trunk(): array
     {
         $serviceA = $this->serviceA ?? self::USUAL_SERVICE_A;
         $utility = new PlanPart('utility', 'source', [], ['kind' => 'utility', 'available_fault_ka' => $this->faultKa]);
@@ -204,7 +247,7 @@ final readonly class SitePlan
 
     private function panelOf(int $place, PlanLoad $load): string
     {
-        return match ($this->kind) {
+        return $load->panel !== null && isset($this->panels()[$load->panel]) ? $load->panel : match ($this->kind) {
             InstallationKind::EssentialCircuits => $load->isTransferred ? 'crit' : 'main',
             InstallationKind::PlugInBox => $load->isTransferred ? 'box' : 'main',
             InstallationKind::TwoPanels => $place % 2 === 0 ? 'panel-a' : 'panel-b',
@@ -215,6 +258,11 @@ final readonly class SitePlan
     /** @return array<string, mixed> how neutral and ground stand in a panel today */
     private function bars(string $panel): array
     {
+        foreach ($this->subPanels as $sub) {
+            if ($sub->id === $panel) {
+                return ['bond' => $sub->isBonded];
+            }
+        }
         if ($panel === 'crit' || $panel === 'box') {
             return ['bond' => false];
         }

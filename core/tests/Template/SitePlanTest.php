@@ -7,6 +7,7 @@ namespace Escapement\Core\Tests\Template;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\PlanLoad;
 use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Template\SubPanel;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Wire\Calculations;
 use Escapement\Core\Wire\Node;
@@ -59,6 +60,36 @@ final class SitePlanTest extends TestCase
         self::assertContains('remove-bond panel', $actions);
         self::assertContains('add-bond ats', $actions);
         self::assertContains('panel-now-sub', array_column($this->calc('topology', $plan->drawing())['findings'], 'id'));
+    }
+
+    #[Test]
+    public function a_panel_more_is_fed_carries_its_load_and_shows_a_bond_left_in(): void
+    {
+        $plan = new SitePlan(InstallationKind::WholeHouse, 'split', 120, 200, 200, true, null, false, 80, false, true, 6, 2, 10, 22, [
+            new PlanLoad('Lights', 1.2, 'L1', true), new PlanLoad('Kiln', 5, 'L1L2', false, 'sub-2'), new PlanLoad('Lost', 1, 'L2', false, 'sub-7'),
+        ], [new SubPanel('sub-1', 'Garage', 'panel', 60, false), new SubPanel('sub-2', 'Shed', 'sub-1', 40, true), new SubPanel('sub-3', 'Nowhere', 'panel-b', 30, false)]);
+        self::assertSame(['panel', 'sub-1', 'sub-2'], array_keys($plan->panels()), 'one whose feeder is not there waits');
+        $topology = $this->calc('topology', $plan->drawing());
+        self::assertNotContains('load-never-fed', array_column($topology['findings'], 'id'));
+        self::assertContains('gen', $topology['load_sources']['load-2']);
+        self::assertSame('panel.b3', array_column($plan->drawing()['links'], 'from', 'to')['load-3'], 'a load whose panel is gone hangs where its kind puts it');
+        $actions = array_map(static fn(array $one): string => "{$one['action']} {$one['at']}", $this->calc('bonding', $plan->bonding())['actions']);
+        self::assertContains('remove-bond sub-2', $actions);
+        self::assertNotContains('remove-bond sub-1', $actions);
+        self::assertContains(60.0, array_column($plan->feeders(), 'ocpd_a', 'to'));
+    }
+
+    #[Test, DataProvider('kinds')]
+    public function the_feeders_join_what_is_on_the_drawing(InstallationKind $kind, bool $isServiceRated): void
+    {
+        $plan = self::plan($kind, $isServiceRated);
+        foreach ($plan->feeders() as $feeder) {
+            self::assertContains($feeder['from'], $plan->enclosures());
+            self::assertContains($feeder['to'], $plan->enclosures());
+            self::assertLessThan($feeder['ocpd_a'], $feeder['amps']);
+            self::assertSame($feeder['from'] === 'meter' ? '1' : '0', $feeder['service']);
+        }
+        self::assertContains('ats', array_column($plan->feeders(), 'to'));
     }
 
     private static function plan(InstallationKind $kind, bool $isServiceRated): SitePlan

@@ -3,6 +3,7 @@
 @section('main')
 @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'plan'])
 @include('plan.partials._drawing')
+@include('plan.partials._elements')
 @include('plan.partials._decide')
 @include('plan.partials._facts')
 @endsection

@@ -16,7 +16,7 @@ final class RoomsTest extends TestCase
         'app/Http' => ['App\Stage'],
     ];
     /** What a stage may borrow from another: the sheet's form, and the words of the verdict for the report. */
-    private const BORROWED = ['Rehearsal' => ['Settings'], 'Library' => ['Rehearsal'], 'Season' => ['Settings'], 'Handover' => ['Commissioning', 'Rehearsal', 'Settings']];
+    private const BORROWED = ['Rehearsal' => ['Settings'], 'Library' => ['Rehearsal'], 'Season' => ['Settings'], 'Handover' => ['Commissioning', 'Rehearsal', 'Settings'], 'Plan' => ['Settings']];
 
     #[Test]
     public function the_arrows_point_one_way(): void

@@ -23,20 +23,20 @@
 @foreach ($page->findings() as $finding)<x-finding :finding="$finding"/>@endforeach
 @if ($page->controls !== [])
 <section class="block" aria-labelledby="controls"><h2 id="controls">Control conductors</h2>
-    <table class="ruled"><thead><tr><th>Conductor</th><th>Terminals</th><th>Why it matters</th></tr></thead><tbody>@foreach ([...$page->controls, ...$page->jumpers] as $line)<tr><td><b>{{ $line['function'] }}</b></td><td class="fig">{{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td><td>{{ $line['why'] }} {{ $line['note'] }}</td></tr>@endforeach</tbody></table>
+    <div class="scroll-x"><table class="ruled"><thead><tr><th>Conductor</th><th>Terminals</th><th>Why it matters</th></tr></thead><tbody>@foreach ([...$page->controls, ...$page->jumpers] as $line)<tr><td><b>{{ $line['function'] }}</b></td><td class="fig">{{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td><td>{{ $line['why'] }} {{ $line['note'] }}</td></tr>@endforeach</tbody></table></div>
     <p class="finding-because">Small stranded conductors get ferrules or forks. Control and power conductors share a raceway only where the code in force and their insulation allow it.</p>
 </section>
 @endif
 @if ($page->boxes !== [])
 <section class="block" aria-labelledby="boxes"><h2 id="boxes">Pull and splice boxes</h2>
-    <table class="ruled"><thead><tr><th>Box</th><th>Inside, in</th><th>Needed</th><th>Fits</th></tr></thead><tbody>
+    <div class="scroll-x"><table class="ruled"><thead><tr><th>Box</th><th>Inside, in</th><th>Needed</th><th>Fits</th></tr></thead><tbody>
     @foreach ($page->boxes as $one)
         @php($v = $one['answer']?->values)
         <tr><td><b>{{ $one['box']['name'] }}</b><small>{{ $one['box']['from'] }}, {{ $one['box']['from_wall'] }}, to {{ $one['box']['to'] }}, {{ $one['box']['to_wall'] }}{{ $one['box']['splice'] ? ', spliced' : '' }}</small></td><td class="fig">{{ $one['box']['w_in'] }} × {{ $one['box']['h_in'] }} × {{ $one['box']['d_in'] }}</td>
         <td class="fig">@if ($v === null)–@elseif (isset($v['required_w_in'])){{ round($v['required_w_in'], 1) }} × {{ round($v['required_h_in'], 1) }} × {{ round($v['required_d_in'], 1) }}@else{{ round($v['required_in3'] ?? 0, 1) }} in³ @endif</td>
         <td>@if ($one['fault'])<x-glyph kind="stop"/>{{ $one['fault'] }}@elseif ($v['passes'] ?? false)yes @else<x-glyph kind="stop"/> too small @endif</td></tr>
     @endforeach
-    </tbody></table>
+    </tbody></table></div>
 </section>
 @endif
 @if (auth()->user()->role->mayWrite())

@@ -27,9 +27,9 @@
 @endif
 @if ($page->cords !== [])
 <section class="block" aria-labelledby="cords"><h2 id="cords">Cords, at full current</h2>
-    <table class="ruled"><thead><tr><th>Cord</th><th class="num-col">Drop</th><th class="num-col">At its end</th><th class="num-col">Neutral</th><th class="num-col">Longest for 3 %</th></tr></thead><tbody>
+    <div class="scroll-x"><table class="ruled"><thead><tr><th>Cord</th><th class="num-col">Drop</th><th class="num-col">At its end</th><th class="num-col">Neutral</th><th class="num-col">Longest for 3 %</th></tr></thead><tbody>
     @foreach ($page->cords as $name => $cord)<tr><td><b>{{ $name }}</b></td><td class="num-col fig">{{ round($cord->values['worst_pct'], 1) }}&#8239;%</td><td class="num-col fig">@foreach ($cord->values['legs'] as $leg){{ $loop->first ? '' : ' / ' }}{{ round($leg['v_end'], 1) }}@endforeach&#8239;V</td><td class="num-col fig">{{ round($cord->values['neutral_a']) }}&#8239;A</td><td class="num-col fig">{{ is_numeric($cord->values['max_length_ft']) ? round($page->units->fromMetres($cord->values['max_length_ft'] * .3048)) . ' ' . $page->units->length() : '–' }}</td></tr>@endforeach
-    </tbody></table>
+    </tbody></table></div>
 </section>
 @endif
 <form method="post" action="{{ route('mobile.save', $page->switch) }}" class="block">

@@ -70,7 +70,7 @@ final readonly class SheddingChart
     {
         $y = $this->y($value, $most, $top, $foot);
 
-        return sprintf('<path class="limit" d="M%d %.1f H%d"/><text class="limit-words" x="%d" y="%.1f" text-anchor="end">%s</text>', self::LEFT, $y, self::PLOT_WIDTH - self::RIGHT, self::PLOT_WIDTH - self::RIGHT, $y - 6, $words);
+        return sprintf('<path class="limit" d="M%d %.1f H%d"/><text class="limit-words" x="%d" y="%.1f">%s</text>', self::LEFT, $y, self::PLOT_WIDTH - self::RIGHT, self::LEFT + 4, $y - 6, $words);
     }
 
     private function x(float $seconds): float

@@ -19,6 +19,8 @@ final class BestSet
     private array $order = [];
     /** @var list<list<int>> per limit, the items by weight for what they take of it */
     private array $byLimit = [];
+    /** @var array<int, list<int>> of each item, those that weigh no more and need no less under any limit */
+    private array $dominated = [];
     private int $best = -1;
     /** @var array<int, list<float>> */
     private readonly array $needs;
@@ -59,6 +61,20 @@ final class BestSet
         }
         usort($items, static fn(int $a, int $b): int => $shares[$b] <=> $shares[$a]);
         $this->order = $items;
+        foreach ($items as $place => $i) {
+            $this->dominated[$i] = array_values(array_filter(array_slice($items, $place + 1), fn(int $j): bool => $weights[$j] <= $weights[$i] && $this->needsNoLess($j, $i)));
+        }
+    }
+
+    private function needsNoLess(int $item, int $than): bool
+    {
+        foreach ($this->needs[$item] as $k => $need) {
+            if ($need < $this->needs[$than][$k]) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<string> what is left off, sorted */
@@ -158,6 +174,10 @@ final class BestSet
         }
         if ($fits) {
             $this->branch($depth + 1, $weight + $this->weights[$item], $left, $done, $carried + [$item => true]);
+        }
+        // Whoever weighs no more and needs no less could change places with this one: where it is left off, they are too.
+        foreach ($this->dominated[$item] as $worse) {
+            $done[$worse] = true;
         }
         $this->branch($depth + 1, $weight, $room, $done, $carried);
     }

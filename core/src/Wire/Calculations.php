@@ -42,7 +42,7 @@ final readonly class Calculations
         'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
         'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
-        'topology', 'bonding', 'one_line_layout', 'power_down', 'survey_check',
+        'topology', 'bonding', 'one_line_layout', 'power_down', 'survey_check', 'procedure',
     ];
 
     /**
@@ -90,6 +90,7 @@ final readonly class Calculations
             'one_line_layout' => OneLineLayout::read($input)->answer()->toArray(),
             'power_down' => (new PowerDown())->answer($input)->toArray(),
             'survey_check' => (new SurveyCheck())->answer($input)->toArray(),
+            'procedure' => (new ProcedureReader())->answer($input),
             default => throw new BadInput('', "There is no calculation \"$name\". There are: " . implode(', ', self::NAMES) . '.'),
         };
     }

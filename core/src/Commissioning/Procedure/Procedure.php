@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Commissioning\Procedure;
+
+use Escapement\Core\Settings\ExpectedTimes;
+use Escapement\Core\Settings\Settings;
+use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Settings\Window;
+use Escapement\Core\Site\Kind;
+use Escapement\Core\Site\Plant;
+
+/**
+ * The ordered procedure for one site, made from its kind, its one-line, its settings and the chosen tests. The steps are
+ * rows of core/data/procedure.php; a new kind of installation is a kind named there. Rule: commissioning §1.
+ */
+final readonly class Procedure
+{
+    private const QUARTERS = [25, 50, 75, 100];
+    /** What happens on the second source waits until the load is there. */
+    private const ON_SECOND = [Stage::OnLoadChecks, Stage::BaitTest, Stage::Return_];
+    private const TO_SECOND = ['simulated_outage/open', 'simulated_outage/start-generator'];
+
+    private ExpectedTimes $expected;
+    private Bands $bands;
+
+    public function __construct(
+        private string $kind,
+        private Plant $plant,
+        private Settings $settings,
+        private ProcedureOptions $options = new ProcedureOptions(),
+        private ?Surroundings $surroundings = null,
+    ) {
+        $this->expected = new ExpectedTimes($plant, $settings);
+        $this->bands = new Bands($plant, $options);
+    }
+
+    /** @return array<string, list<Step>> by stage, in order; stages without a step are left out */
+    public function stages(): array
+    {
+        /** @var list<StepRow> $rows */
+        $rows = require __DIR__ . '/../../../data/procedure.php';
+        $stages = [];
+        $holds = [];
+        foreach (Stage::cases() as $stage) {
+            $before = $holds;
+            foreach ($rows as $row) {
+                if ($row->stage !== $stage || ! $row->isFor($this->kind, $this->plant->kind) || ! $this->holds($row->when)) {
+                    continue;
+                }
+                foreach ($this->repeated($row) as [$suffix, $words]) {
+                    $step = $this->step($row, $suffix, $words, $before);
+                    $stages[$stage->value][] = $step;
+                    if ($step->isHold) {
+                        $holds[] = $step->id;
+                    }
+                }
+            }
+        }
+
+        return $this->withKnownDependencies($stages);
+    }
+
+    /** @return list<Step> in order */
+    public function steps(): array
+    {
+        return array_merge(...array_values($this->stages()));
+    }
+
+    /**
+     * Which answers no longer answer what is asked now, and why.
+     *
+     * @param array<string, string> $answered expectation at the time of the answer, by step
+     *
+     * @return list<array{id: string, because: string}>
+     */
+    public function reopened(array $answered): array
+    {
+        $now = [];
+        foreach ($this->steps() as $step) {
+            $now[$step->id] = $step->expectation;
+        }
+        $reopened = [];
+        foreach ($answered as $id => $then) {
+            $expectation = $now[$id] ?? null;
+            if ($expectation !== $then) {
+                $reopened[] = ['id' => (string) $id, 'because' => $expectation === null ? 'It is no longer asked; the answer stays in the record.' : "Then: $then. Now: $expectation."];
+            }
+        }
+
+        return $reopened;
+    }
+
+    private function holds(?string $when): bool
+    {
+        return match ($when) {
+            null => true,
+            'bait' => $this->options->hasBait && $this->expected->baitMs !== null,
+            'manual' => $this->options->hasManual,
+            'load_bank' => $this->options->hasLoadBank,
+            'owner' => $this->options->isOwnerPresent,
+            'photos' => $this->options->hasPhotos,
+            'gas' => $this->options->burnsGas,
+            'shedding' => $this->settings->loadShed !== null,
+            'three_phase' => $this->plant->normal->isThreePhase(),
+            'two_legs' => $this->plant->normal->phases > 1,
+            'isolators' => $this->surroundings !== null && $this->surroundings->isolators !== [],
+            'no_isolators' => $this->surroundings === null || $this->surroundings->isolators === [],
+            'delayed' => $this->settings->offDelayMs > 0,
+            default => throw new \LogicException("No condition $when."),
+        };
+    }
+
+    /** @return list<array{string, array<string, string>}> what stands behind the id, and what is filled into the words */
+    private function repeated(StepRow $row): array
+    {
+        return match ($row->per) {
+            Per::Once => [['', []]],
+            Per::Leg => array_map(static fn(string $leg): array => ["-$leg", ['{leg}' => $leg]], array_slice(['L1', 'L2', 'L3'], 0, $this->plant->normal->phases)),
+            Per::Isolator => array_map(static fn(Isolator $one): array => ["-$one->ref", [
+                '{device}' => $one->name, '{line}' => $one->liveFrom === [] ? 'It can be made live from elsewhere.' : 'Its line side stays live from ' . implode(' and ', $one->liveFrom) . ' until that is opened upstream.',
+            ]], $this->surroundings->isolators ?? []),
+            Per::MustRun => array_map(static fn(string $load): array => ['-' . self::slug($load), ['{load}' => $load]], $this->options->mustRun),
+            Per::Quarter => array_map(static fn(int $pct): array => ["-$pct", ['{pct}' => (string) $pct]], self::QUARTERS),
+        };
+    }
+
+    /**
+     * @param array<string, string> $words
+     * @param list<string>          $holds of the stages before
+     */
+    private function step(StepRow $row, string $suffix, array $words, array $holds): Step
+    {
+        [$first, $second] = match ($this->plant->kind) {
+            Kind::Standby => ['Utility', 'Generator'],
+            Kind::TwoSource => ['First supply', 'Second supply'],
+            Kind::Mobile => ['Shore supply', 'Generator'],
+        };
+        $words += ['{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second, '{test}' => $this->surroundings->testDevice ?? 'the disconnect upstream of the sensing point', '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs)];
+        $fill = static fn(string $text): string => strtr($text, $words);
+        $band = $row->kind === StepKind::Measure ? $this->bands->of((string) $row->band) : null;
+        $window = $row->kind === StepKind::Time ? $this->window((string) $row->band) : null;
+        $expectation = match (true) {
+            $band !== null => $band->words(),
+            $window !== null => self::windowWords($window),
+            default => $fill($row->expect),
+        };
+
+        return new Step(
+            $row->stage->value . '/' . $row->id . $suffix,
+            $row->kind,
+            $fill($row->title),
+            $fill($row->why),
+            $expectation,
+            $fill($row->ifNot),
+            $row->hazard === null ? null : $fill($row->hazard),
+            $row->isHold,
+            ! $row->isHold && $row->mayBeSkipped,
+            [...$holds, ...(in_array($row->stage, self::ON_SECOND, true) ? self::TO_SECOND : []), ...array_map(static fn(string $id): string => $row->stage->value . "/$id", $row->after)],
+            $band,
+            $window,
+            $row->instrument,
+            $row->choices,
+        );
+    }
+
+    private function window(string $event): Window
+    {
+        if ($event === 'bait') {
+            return new Window('bait', 'bait_on', 0, $this->expected->baitMs, $this->expected->baitMs);
+        }
+
+        return $this->expected->window($event) ?? new Window($event, 'utility_off', null, null, null);
+    }
+
+    private static function windowWords(Window $window): string
+    {
+        return $window->minMs === null || $window->maxMs === null ? 'never' : SheetWords::seconds($window->minMs) . ' to ' . SheetWords::seconds($window->maxMs);
+    }
+
+    private static function slug(string $name): string
+    {
+        return trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-') . '-' . substr(hash('sha256', $name), 0, 6);
+    }
+
+    /**
+     * A row may wait for one that this site does not have: that wait falls away.
+     *
+     * @param array<string, list<Step>> $stages
+     *
+     * @return array<string, list<Step>>
+     */
+    private function withKnownDependencies(array $stages): array
+    {
+        $known = [];
+        foreach ($stages as $steps) {
+            foreach ($steps as $step) {
+                $known[$step->id] = true;
+            }
+        }
+
+        return array_map(static fn(array $steps): array => array_map(static function (Step $step) use ($known): Step {
+            $waits = [];
+            foreach ($step->dependsOn as $id) {
+                $prefix = rtrim($id, '*');
+                array_push($waits, ...($prefix === $id ? (isset($known[$id]) ? [$id] : []) : array_filter(array_keys($known), static fn(string $one): bool => str_starts_with($one, $prefix))));
+            }
+
+            return new Step($step->id, $step->kind, $step->title, $step->why, $step->expectation, $step->ifNot, $step->hazard, $step->isHold, $step->mayBeSkipped, $waits, $step->band, $step->window, $step->instrument, $step->choices);
+        }, $steps), $stages);
+    }
+}

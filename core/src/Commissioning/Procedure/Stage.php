@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Commissioning\Procedure;
+
+/** The stages of proving, in their order. Rule: commissioning §1. */
+enum Stage: string
+{
+    case Isolate = 'isolate';
+    case Inspect = 'inspect';
+    case DeadChecks = 'dead_checks';
+    case Energise = 'energise';
+    case NoLoadRun = 'no_load_run';
+    case SimulatedOutage = 'simulated_outage';
+    case OnLoadChecks = 'on_load_checks';
+    case BaitTest = 'bait_test';
+    case Return_ = 'return';
+    case ManualTransfer = 'manual_transfer';
+    case CleanUp = 'clean_up';
+
+    public function title(): string
+    {
+        return match ($this) {
+            self::Isolate => 'Isolate',
+            self::Inspect => 'Inspect',
+            self::DeadChecks => 'Checks while dead',
+            self::Energise => 'Energise',
+            self::NoLoadRun => 'Run without load',
+            self::SimulatedOutage => 'Simulated outage',
+            self::OnLoadChecks => 'Checks on load',
+            self::BaitTest => 'Bait test',
+            self::Return_ => 'Return',
+            self::ManualTransfer => 'Manual transfer',
+            self::CleanUp => 'Clean up and hand over',
+        };
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Commissioning\Procedure;
+
+use Escapement\Core\Settings\Window;
+
+/** One step of a procedure, ready to be worked through. */
+final readonly class Step
+{
+    /**
+     * @param string       $id          stable: the same thing has the same id after the settings have changed
+     * @param string       $expectation what a recorded answer was given to; when it changes, the step is open again
+     * @param list<string> $dependsOn   ids of steps that come first
+     * @param list<string> $choices     the wanted one first
+     */
+    public function __construct(
+        public string $id,
+        public StepKind $kind,
+        public string $title,
+        public string $why,
+        public string $expectation,
+        public string $ifNot,
+        public ?string $hazard,
+        public bool $isHold,
+        public bool $mayBeSkipped,
+        public array $dependsOn,
+        public ?Band $band = null,
+        public ?Window $window = null,
+        public string $instrument = '',
+        public array $choices = [],
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id, 'kind' => $this->kind->value, 'title' => $this->title, 'hazard' => $this->hazard, 'why' => $this->why, 'expect' => $this->expectation, 'if_not' => $this->ifNot,
+            'hold' => $this->isHold, 'may_skip' => $this->mayBeSkipped, 'depends_on' => $this->dependsOn,
+        ] + ($this->band === null ? [] : ['band' => $this->band->toArray(), 'instrument' => $this->instrument])
+          + ($this->window === null ? [] : ['window' => $this->window->toArray()])
+          + ($this->choices === [] ? [] : ['choices' => $this->choices]);
+    }
+}

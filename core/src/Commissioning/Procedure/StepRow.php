@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Commissioning\Procedure;
+
+use Escapement\Core\Site\Kind;
+
+/**
+ * One row of the table of steps. `{…}` in its words is filled in for the site: {leg}, {device}, {line}, {load}, {pct},
+ * {test}, {first}, {second}, {return}.
+ */
+final readonly class StepRow
+{
+    /**
+     * @param string       $id        within its stage; what is repeated gets its leg or device behind it
+     * @param string       $expect    in words; for figures and times the band says it
+     * @param string       $ifNot     what to do when it is not so
+     * @param ?string      $hazard    shown before the step
+     * @param string       $kinds     of installation, parted by blanks; empty: all
+     * @param string       $plants    standby, two_source, mobile; empty: all
+     * @param ?string      $when      an option or a fact that must hold: see Procedure::holds()
+     * @param ?string      $band      of a measurement: see Bands; of a time: the event of its window
+     * @param list<string> $choices   what can be chosen, the wanted one first
+     * @param list<string> $after     steps of its stage that it waits for beside the hold points before it; one that ends in * stands for all that begin so
+     */
+    public function __construct(
+        public Stage $stage,
+        public string $id,
+        public StepKind $kind,
+        public string $title,
+        public string $why,
+        public string $expect,
+        public string $ifNot,
+        public ?string $hazard = null,
+        public string $kinds = '',
+        public string $plants = '',
+        public ?string $when = null,
+        public Per $per = Per::Once,
+        public ?string $band = null,
+        public string $instrument = '',
+        public array $choices = [],
+        public array $after = [],
+        public bool $isHold = false,
+        public bool $mayBeSkipped = true,
+    ) {}
+
+    public function isFor(string $kind, Kind $plant): bool
+    {
+        return ($this->kinds === '' || in_array($kind, explode(' ', $this->kinds), true)) && ($this->plants === '' || in_array($plant->value, explode(' ', $this->plants), true));
+    }
+}

@@ -60,9 +60,11 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/seasons/{season}.json', Season\ExportSeason::class)->whereNumber('season')->name('season.export');
     Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
     Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');
+    Route::get('/runs/{run}/procedure', Commissioning\ShowProcedure::class)->name('procedure');
     Route::get('/runs/{run}/verdict', Commissioning\ShowVerdict::class)->name('run.verdict');
     Route::get('/runs/{run}/report', Handover\ShowReport::class)->name('report');
     Route::get('/runs/{run}/report.pdf', Handover\PrintReport::class)->name('report.pdf');
+    Route::get('/runs/{run}/measurements.csv', Handover\ExportMeasurements::class)->name('measurements');
     Route::get('/runs/{run}/report.json', Handover\ExportRun::class)->name('report.json');
 
     Route::middleware(MayLead::class)->group(static function (): void {
@@ -108,6 +110,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/seasons/{season}/adopt', Season\AdoptCandidate::class)->name('season.adopt');
         Route::post('/switches/{switch}/commission', Commissioning\BeginRun::class)->name('runs.begin');
         Route::post('/runs/{run}/marks', Commissioning\TakeMarks::class)->name('marks');
+        Route::post('/runs/{run}/answers', Commissioning\TakeAnswers::class)->name('answers');
+        Route::post('/runs/{run}/procedure', Commissioning\AnswerStep::class)->name('answer');
+        Route::post('/runs/{run}/sheet', Commissioning\FollowSheet::class)->name('run.follow');
         Route::post('/runs/{run}/late', Commissioning\AddLateMark::class)->name('marks.late');
         Route::post('/runs/{run}/notes', Commissioning\AddNote::class)->name('notes');
         Route::post('/runs/{run}/sign', Commissioning\SignRun::class)->name('sign');

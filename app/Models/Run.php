@@ -27,11 +27,13 @@ use Illuminate\Support\Carbon;
  * @property ?Carbon        $signed_at
  * @property Carbon         $created_at
  * @property ?array<string, mixed> $surveyed the facts of the survey that it was begun with
+ * @property ?array<string, mixed> $options the schools chosen for its procedure
  * @property TransferSwitch $switch
  * @property Sheet          $sheet
  * @property User           $user
  * @property Collection<int, Mark>        $marks
  * @property Collection<int, RecordEntry> $entries
+ * @property Collection<int, StepAnswer>  $answers
  */
 final class Run extends Model
 {
@@ -68,6 +70,15 @@ final class Run extends Model
         return $relation;
     }
 
+    /** @return HasMany<StepAnswer, $this> in the order in which they came */
+    public function answers(): HasMany
+    {
+        $relation = $this->hasMany(StepAnswer::class);
+        $relation->orderBy('seq');
+
+        return $relation;
+    }
+
     /** @return HasMany<RecordEntry, $this> */
     public function entries(): HasMany
     {
@@ -99,6 +110,6 @@ final class Run extends Model
 
     protected function casts(): array
     {
-        return ['signed_at' => 'datetime', 'created_at' => 'datetime', 'surveyed' => 'array'];
+        return ['signed_at' => 'datetime', 'created_at' => 'datetime', 'surveyed' => 'array', 'options' => 'array'];
     }
 }

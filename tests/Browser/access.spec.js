@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, signIn, test } from './steps.js';
 
-const views = { board: '/', 'new site': '/sites/new', survey: '/sites/1', 'survey, placement': '/sites/3?on=place', 'survey, loads': '/sites/1?on=loads', 'survey, photos': '/sites/1?on=photos', 'typical loads': '/library/loads', shedding: '/switches/1/shedding', landing: '/switches/3/landing', batteries: '/switches/5/mobile', 'pack list': '/switches/1/pack-list', settings: '/switches/4/settings', difference: '/switches/1/settings/difference', plan: '/switches/1/plan', wires: '/switches/1/wires', 'power-down': '/switches/1/power-down', library: '/library', seasons: '/switches/1/season', rehearsal: '/switches/3/rehearsal', runs: '/switches/1/commission', stopwatch: '/runs/3', report: '/runs/2/report', account: '/account' };
+const views = { board: '/', 'new site': '/sites/new', survey: '/sites/1', 'survey, placement': '/sites/3?on=place', 'survey, loads': '/sites/1?on=loads', 'survey, photos': '/sites/1?on=photos', 'typical loads': '/library/loads', shedding: '/switches/1/shedding', landing: '/switches/3/landing', batteries: '/switches/5/mobile', 'pack list': '/switches/1/pack-list', settings: '/switches/4/settings', difference: '/switches/1/settings/difference', plan: '/switches/1/plan', wires: '/switches/1/wires', 'power-down': '/switches/1/power-down', library: '/library', seasons: '/switches/1/season', rehearsal: '/switches/3/rehearsal', runs: '/switches/1/commission', stopwatch: '/runs/3', procedure: '/runs/3/procedure', report: '/runs/2/report', account: '/account' };
 
 for (const scheme of ['light', 'dark']) {
     test(`no serious barrier on any main view, ${scheme}`, async ({ browser }) => {

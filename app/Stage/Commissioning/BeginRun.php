@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
+use App\Bridge\ProcedureFacts;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Illuminate\Http\RedirectResponse;
@@ -16,12 +17,12 @@ final readonly class BeginRun
     public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
     {
         $fields = $request->validate(
-            ['reaction_ms' => ['nullable', 'integer', 'between:0,60000'], 'hazards_read' => ['accepted']],
+            ['reaction_ms' => ['nullable', 'integer', 'between:0,60000'], 'hazards_read' => ['accepted'], 'options' => ['array'], 'options.*' => ['boolean']],
             ['hazards_read.accepted' => 'Read the hazards first, then tick that you did.', 'reaction_ms.*' => 'Reaction time in milliseconds, 0 to 60 000.'],
         );
         /** @var User $user */
         $user = $request->user();
 
-        return redirect()->route('run', $this->opener->open($switch, $user, (int) ($fields['reaction_ms'] ?? 500)));
+        return redirect()->route('run', $this->opener->open($switch, $user, (int) ($fields['reaction_ms'] ?? 500), ProcedureFacts::chosen($fields['options'] ?? [])));
     }
 }

@@ -23,16 +23,17 @@ final readonly class CloseRun
             if ($locked->isSigned()) {
                 throw ValidationException::withMessages(['signed_name' => "This run was signed by $locked->signed_name already."]);
             }
-            $locked->load(['marks', 'sheet', 'switch.site', 'switch.loads']);
+            $locked->load(['marks', 'answers', 'sheet', 'switch.site', 'switch.loads', 'switch.plan']);
             if ($locked->marks->isEmpty()) {
                 throw ValidationException::withMessages(['signed_name' => 'There is nothing to sign: no mark has arrived yet.']);
             }
-            $verdict = (new RunResult($locked))->verdict;
+            $result = new RunResult($locked);
+            $verdict = $result->whole();
             $this->record->append($locked, $user, 'signed', [
-                'name' => $name, 'drawing' => $drawing, 'verdict' => $verdict->verdict, 'findings' => array_column($verdict->findings, 'id'),
+                'name' => $name, 'drawing' => $drawing, 'verdict' => $verdict, 'timing' => $result->verdict->verdict, 'findings' => array_column($result->verdict->findings, 'id'),
             ]);
             $locked->update([
-                'verdict' => $verdict->verdict, 'signed_name' => $name, 'signed_drawing' => $drawing, 'signed_by' => $user->id, 'signed_at' => Carbon::now(),
+                'verdict' => $verdict, 'signed_name' => $name, 'signed_drawing' => $drawing, 'signed_by' => $user->id, 'signed_at' => Carbon::now(),
             ]);
         });
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
+use App\Bridge\ProcedureFacts;
 use App\Bridge\ProofGrounds;
 use App\Models\Run;
 use App\Models\TransferSwitch;
@@ -16,19 +17,20 @@ final readonly class OpenRun
 {
     public function __construct(private Record $record) {}
 
-    public function open(TransferSwitch $switch, User $user, int $reactionMs): Run
+    /** @param array<string, bool> $options the schools chosen for the procedure */
+    public function open(TransferSwitch $switch, User $user, int $reactionMs, array $options = []): Run
     {
         $sheet = $switch->sheet()->firstOrFail();
         $switch->loadMissing(['site', 'loads', 'plan']);
 
-        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs): Run {
+        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options): Run {
             $run = Run::query()->create([
                 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'sheet_id' => $sheet->id, 'user_id' => $user->id,
-                'reaction_ms' => $reactionMs, 'head' => RecordChain::GENESIS, 'surveyed' => ['facts' => ProofGrounds::of($switch)->facts, 'plant' => $switch->plant],
+                'reaction_ms' => $reactionMs, 'options' => $options, 'head' => RecordChain::GENESIS, 'surveyed' => ['facts' => ProofGrounds::of($switch)->facts, 'plant' => $switch->plant],
             ]);
             $this->record->append($run, $user, 'run_begun', [
                 'site' => $switch->site->name, 'switch' => $switch->name, 'sheet_version' => $sheet->version, 'settings' => $sheet->settings,
-                'system' => $switch->plant, 'surveyed' => ProofGrounds::of($switch)->facts, 'reaction_ms' => $reactionMs,
+                'system' => $switch->plant, 'surveyed' => ProofGrounds::of($switch)->facts, 'reaction_ms' => $reactionMs, 'options' => ProcedureFacts::chosen($options),
             ]);
 
             return $run->refresh();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
+use App\Bridge\ProcedureFacts;
 use App\Bridge\SwitchFacts;
 use App\Models\Mark as MarkRow;
 use App\Models\Run;
@@ -65,6 +66,22 @@ final readonly class RunResult
     public static function tenths(int $ms): string
     {
         return SheetWords::seconds(intdiv($ms + 50, 100) * 100);
+    }
+
+    /**
+     * What is signed: the times, and the procedure where one was begun. Needs of the run beside its own: switch.plan, answers.
+     *
+     * @return 'pass'|'fail'|'incomplete'
+     */
+    public function whole(): string
+    {
+        $verdicts = [$this->verdict->verdict, $this->run->answers->isEmpty() ? 'pass' : (new ProcedureFacts($this->run))->progress($this->verdict->runs)->verdict(['clean_up/sign-technician'])];
+
+        return match (true) {
+            in_array('fail', $verdicts, true) => 'fail',
+            in_array('incomplete', $verdicts, true) => 'incomplete',
+            default => 'pass',
+        };
     }
 
     public function headline(): string

@@ -14,7 +14,7 @@ final readonly class ShowStopwatch
 {
     public function __invoke(Run $run): View
     {
-        $run->load(['marks.user', 'sheet', 'user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet', 'switch.run.sheet', 'switch.run.user', 'switch.proof.sheet', 'switch.proof.user']);
+        $run->load(['marks.user', 'answers', 'sheet', 'user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet', 'switch.run.sheet', 'switch.run.user', 'switch.proof.sheet', 'switch.proof.user']);
         $result = new RunResult($run);
         $kind = Kind::from($run->switch->plant['kind']);
 

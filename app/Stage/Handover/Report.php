@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Handover;
 
+use App\Bridge\ProcedureFacts;
 use App\Bridge\SwitchFacts;
 use App\Models\Run;
 use App\Stage\Commissioning\MarkLine;
@@ -12,6 +13,7 @@ use App\Stage\Rehearsal\Strip\StripTracks;
 use App\Stage\Rehearsal\Strip\TimingStrip;
 use App\Stage\Settings\SheetField;
 use App\Stage\Settings\SheetForm;
+use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Rehearsal\Rehearsal;
@@ -26,6 +28,8 @@ final readonly class Report
     public RunResult $result;
     /** @var list<Finding> of the sheet */
     public array $settingsFindings;
+    /** @var list<ProcedureLine> */
+    public array $procedure;
     public TimingStrip $screenStrip;
     public TimingStrip $printStrip;
     /** @var array<string, list<SheetField>> */
@@ -36,10 +40,11 @@ final readonly class Report
 
     public function __construct(public Run $run)
     {
-        $run->load(['marks.user', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads']);
+        $run->load(['marks.user', 'answers.user', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads', 'switch.plan']);
         $this->result = new RunResult($run);
         $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
+        $this->procedure = $this->procedureLines();
         $this->settingsFindings = $facts->check($settings, $run->sheet->habits)->findings;
         $this->sheetGroups = (new SheetForm($facts->plant))->groups();
         $numbers = [];
@@ -68,6 +73,19 @@ final readonly class Report
     public function when(Carbon $date): string
     {
         return $date->copy()->setTimezone($this->run->switch->site->timezone)->format('j M Y, H:i');
+    }
+
+    /** @return list<ProcedureLine> empty where no procedure was begun */
+    private function procedureLines(): array
+    {
+        if ($this->run->answers->isEmpty()) {
+            return [];
+        }
+        $facts = new ProcedureFacts($this->run);
+        $progress = $facts->progress($this->result->verdict->runs);
+        $last = $this->run->answers->keyBy('step');
+
+        return array_values(array_map(static fn(Step $step): ProcedureLine => new ProcedureLine($step, $progress->states[$step->id], $last->get($step->id)), $facts->steps));
     }
 
     /** @return list<array{when: string, who: string, text: string, isAmendment: bool}> */
@@ -104,6 +122,11 @@ final readonly class Report
                 $missing[] = 'The bait test was not done.';
             }
         }
+        foreach ($this->procedure as $line) {
+            if ($line->words !== null) {
+                $missing[] = $line->words;
+            }
+        }
         $missing[] = 'No load test: the run shows that it starts and transfers, not that it carries the building for hours.';
 
         return array_values(array_unique($missing));
@@ -124,6 +147,7 @@ final readonly class Report
             'settings_version' => $run->sheet->version,
             'reaction_ms' => $run->reaction_ms,
             'marks' => $run->marks->map(MarkLine::toArray(...))->all(),
+            'procedure' => array_map(static fn(ProcedureLine $line): array => $line->toArray(), $this->procedure),
             'timing' => $this->result->verdict->toArray(),
             'signature' => $run->signed_at === null ? null : [
                 'name' => $run->signed_name, 'drawing' => $run->signed_drawing, 'signed_at' => $run->signed_at->toIso8601ZuluString('millisecond'), 'verdict' => $run->verdict,

@@ -5,6 +5,7 @@
 <div class="watch" x-data="stopwatch" data-watch="{{ $watch }}">
     <p class="net" role="status"><svg width="15" height="22" viewBox="0 0 15 22" aria-hidden="true"><rect x="1" y="1" width="13" height="20" rx="2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M4.5 11l2 2.5 4-5" fill="none" stroke="currentColor" stroke-width="1.6"/></svg><span x-text="netWords">Marks are kept on this phone first.</span><b x-text="unsentWords"></b></p>
     <x-hazard><b>Starts by itself.</b> Nobody at the engine. The line side of {{ $run->switch->test_disconnect ?? 'the disconnect' }} stays live while it is open. Covers on.</x-hazard>
+    <p class="to-other"><a href="{{ route('procedure', $run) }}">The whole procedure, step by step</a></p>
     <div class="watch-head"><h1>Simulated outage</h1><span>{{ $run->switch->test_disconnect ? $run->switch->test_disconnect . ' is the one to open' : 'open upstream of the sensing' }}</span></div>
     <ol class="marks" aria-label="Marks">
         <template x-for="line in lines" x-bind:key="line.id">
@@ -62,6 +63,7 @@
     <section class="block sign">
         <h2>Sign</h2>
         <p class="finding-because">The verdict is signed as it stands. After that the run is closed; what is found later is an amendment.</p>
+        @if ($result->whole() !== $result->verdict->verdict)<p class="missing"><x-glyph kind="warn"/><span>The <a href="{{ route('procedure', $run) }}">procedure</a> is not closed as expected to its end: signed now, the run {{ $result->whole() === 'fail' ? 'does not pass' : 'is incomplete' }}.</span></p>@endif
         <form method="post" action="{{ route('sign', $run) }}" x-data="signature" x-on:submit="guard">
             @csrf
             <x-field name="signed_name" label="Name, typed" :value="old('signed_name', auth()->user()->name)" autocomplete="name"/>

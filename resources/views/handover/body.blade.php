@@ -27,6 +27,14 @@
     <h3>What was not proved</h3>
     <ul>@foreach ($report->notProved() as $missing)<li>{{ $missing }}</li>@endforeach</ul>
 </section>
+@if ($report->procedure !== [])
+<section class="report-part">
+    <h2>Procedure</h2>
+    <table class="ruled"><thead><tr><th>Step</th><th>Expected</th><th>Found</th><th>Who</th></tr></thead><tbody>
+    @foreach ($report->procedure as $line)<tr><td>{{ $line->step->title }}</td><td class="fig">{{ $line->step->band || $line->step->window ? $line->step->expectation : '' }}</td><td>{{ $line->found() }}</td><td>{{ $line->who() }}</td></tr>@endforeach
+    </tbody></table>
+</section>
+@endif
 <section class="report-part">
     <h2>Settings, version {{ $run->sheet->version }}, {{ $run->sheet->standing->label() }}</h2>
     <p>{{ $run->sheet->user->name }}, {{ $report->when($run->sheet->created_at) }}. {{ $run->sheet->note }}</p>

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Escapement\Core\Commissioning\Procedure\Verdict;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * An answer to a step of a procedure. It is never changed: a later one of the same step counts instead.
+ *
+ * @property string               $id          made where it was given, so that sending twice is once
+ * @property int                  $company_id
+ * @property int                  $run_id
+ * @property int                  $seq
+ * @property string               $step
+ * @property string               $expectation what it was given to
+ * @property array<string, mixed> $given       so, value, choice, skip_reason, note
+ * @property Verdict              $verdict
+ * @property ?string              $client_wall
+ * @property int                  $user_id
+ * @property User                 $user
+ * @property Carbon               $received_at
+ */
+final class StepAnswer extends Model
+{
+    use BelongsToCompany;
+
+    public $incrementing = false;
+    public $timestamps = false;
+    protected $keyType = 'string';
+    protected $guarded = [];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['given' => 'array', 'verdict' => Verdict::class, 'received_at' => 'datetime'];
+    }
+}

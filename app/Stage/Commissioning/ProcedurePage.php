@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Commissioning;
+
+use App\Bridge\ProcedureFacts;
+use App\Models\Run;
+use App\Models\StepAnswer;
+use App\Stage\SiteStanding;
+use Escapement\Core\Commissioning\Procedure\Progress;
+use Escapement\Core\Commissioning\Procedure\Stage;
+use Escapement\Core\Commissioning\Procedure\Step;
+use Escapement\Core\Commissioning\Procedure\StepState;
+use Escapement\Core\Commissioning\Procedure\Verdict;
+use Escapement\Core\Commissioning\Repeats;
+use Escapement\Core\Settings\SheetWords;
+
+/** A procedure as it is worked through: the step that is next, and all of it below. */
+final readonly class ProcedurePage
+{
+    private const NEEDS = ['sheet', 'user', 'answers.user', 'marks.user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet.user', 'switch.run.sheet', 'switch.run.user', 'switch.proof.sheet', 'switch.proof.user'];
+
+    public SiteStanding $standing;
+    public ProcedureFacts $facts;
+    public Progress $progress;
+    private RunResult $result;
+
+    /** @param null|array{step: string, field: string, message: string, typed: array<string, ?string>} $fault of the answer that was refused */
+    private function __construct(public Run $run, public ?array $fault)
+    {
+        $this->standing = new SiteStanding($run->switch->site, $run->switch);
+        $this->facts = new ProcedureFacts($run);
+        $this->result = new RunResult($run);
+        $this->progress = $this->facts->progress($this->result->verdict->runs);
+    }
+
+    /** @param null|array{step: string, field: string, message: string, typed: array<string, ?string>} $fault */
+    public static function of(Run $run, ?array $fault): self
+    {
+        return new self($run->load(self::NEEDS), $fault);
+    }
+
+    public function mayAnswer(): bool
+    {
+        return ! $this->run->isSigned();
+    }
+
+    /** What is asked now: the step whose answer was refused, else the first that is open. */
+    public function next(): ?Step
+    {
+        return $this->facts->steps[$this->fault['step'] ?? ''] ?? $this->facts->steps[$this->progress->next() ?? ''] ?? null;
+    }
+
+    /** The one in sight behind it. */
+    public function afterNext(): ?Step
+    {
+        $isPast = false;
+        foreach ($this->facts->steps as $step) {
+            if ($isPast && ! $this->progress->states[$step->id]->isClosed()) {
+                return $step;
+            }
+            $isPast = $isPast || $step->id === $this->next()?->id;
+        }
+
+        return null;
+    }
+
+    /** @return array<string, list<Step>> by the title of the stage */
+    public function stages(): array
+    {
+        $stages = [];
+        foreach ($this->facts->procedure->stages() as $id => $steps) {
+            $stages[Stage::from($id)->title()] = $steps;
+        }
+
+        return $stages;
+    }
+
+    /** @param list<Step> $steps */
+    public function closedOf(array $steps): int
+    {
+        return count(array_filter($steps, fn(Step $step): bool => $this->state($step)->isClosed()));
+    }
+
+    public function state(Step $step): StepState
+    {
+        return $this->progress->states[$step->id];
+    }
+
+    /** Times are read to the tenth, as on the stopwatch, and judged to the millisecond. */
+    public function expect(Step $step): string
+    {
+        return $step->window?->minMs === null || $step->window->maxMs === null ? $step->expectation : RunResult::tenths($step->window->minMs) . ' to ' . RunResult::tenths($step->window->maxMs);
+    }
+
+    /** @param list<Step> $steps */
+    public function isWorkedOn(array $steps): bool
+    {
+        return in_array($this->next()?->id, array_map(static fn(Step $step): string => $step->id, $steps), true);
+    }
+
+    public function stateWords(Step $step): string
+    {
+        return match ($this->state($step)) {
+            StepState::Open => 'open',
+            StepState::Locked => 'waits for ' . $this->facts->steps[$this->progress->waitsFor[$step->id][0]]->title,
+            StepState::Done => 'done',
+            StepState::Noted => 'closed with a note',
+            StepState::Skipped => 'left out',
+            StepState::NotSo => 'not as it should be',
+            StepState::Reopened => 'open again',
+        };
+    }
+
+    /** @return 'proven'|'warn'|'stop'|'note' */
+    public function glyph(Step $step): string
+    {
+        return match ($this->state($step)) {
+            StepState::Done => 'proven',
+            StepState::Noted, StepState::Skipped, StepState::Reopened => 'warn',
+            StepState::NotSo => 'stop',
+            StepState::Open, StepState::Locked => 'note',
+        };
+    }
+
+    /** @return list<StepAnswer> all that were given to a step, the latest first */
+    public function answers(Step $step): array
+    {
+        return array_values($this->run->answers->filter(static fn(StepAnswer $answer): bool => $answer->step === $step->id)->reverse()->all());
+    }
+
+    public function given(StepAnswer $answer, Step $step): string
+    {
+        $given = $answer->given;
+        $words = match (true) {
+            isset($given['value']) => $given['value'] . " {$step->band?->unit}",
+            isset($given['choice']) => (string) $given['choice'],
+            isset($given['skip_reason']) => 'left out: ' . $given['skip_reason'],
+            ($given['so'] ?? null) === true => 'as expected',
+            ($given['so'] ?? null) === false => 'not so',
+            default => '',
+        };
+
+        return trim($words . (isset($given['note']) ? ($words === '' ? '' : '. ') . $given['note'] : ''));
+    }
+
+    /** Two people answered one step differently: both are kept, and somebody has to look. */
+    public function isDisputed(Step $step): bool
+    {
+        $verdicts = [];
+        foreach ($this->answers($step) as $answer) {
+            if ($answer->expectation === $step->expectation) {
+                $verdicts[$answer->user_id] ??= $answer->verdict;
+            }
+        }
+
+        return count($verdicts) > 1 && count(array_unique(array_map(static fn(Verdict $verdict): string => $verdict->value, $verdicts))) > 1;
+    }
+
+    /** What the stopwatch says of a timed step; null while nothing is timed. */
+    public function timed(Step $step): ?string
+    {
+        $measured = ProcedureFacts::measuredMs($step->id, $this->result->verdict->runs);
+        $repeats = new Repeats($measured);
+
+        return match (true) {
+            $repeats->medianMs === null => null,
+            $repeats->count === 1 => SheetWords::seconds($repeats->medianMs),
+            default => SheetWords::seconds($repeats->medianMs) . " in the middle of $repeats->count, " . SheetWords::seconds((int) $repeats->spreadMs) . ' apart',
+        };
+    }
+
+    /** @return list<string> who is where, by their last answers */
+    public function people(): array
+    {
+        $last = [];
+        foreach ($this->run->answers as $answer) {
+            $last[$answer->user_id] = $answer;
+        }
+
+        return array_values(array_map(fn(StepAnswer $answer): string => $answer->user->name . ': ' . mb_strtolower(Stage::from(explode('/', $answer->step)[0])->title()) . ', ' . $answer->received_at->copy()->setTimezone($this->run->switch->site->timezone)->format('H:i'), $last));
+    }
+
+    public function newerVersion(): ?int
+    {
+        $version = $this->run->switch->sheet->version ?? 0;
+
+        return $version > $this->run->sheet->version && ! $this->run->isSigned() ? $version : null;
+    }
+}

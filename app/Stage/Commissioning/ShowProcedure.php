@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Commissioning;
+
+use App\Models\Run;
+use Illuminate\Contracts\View\View;
+
+final readonly class ShowProcedure
+{
+    public function __invoke(Run $run): View
+    {
+        /** @var ?array{step: string, field: string, message: string, typed: array<string, ?string>} $fault */
+        $fault = session('fault');
+
+        return view('commissioning.procedure', ['page' => ProcedurePage::of($run, $fault)]);
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Commissioning\Procedure;
+
+/** How far a procedure is worked through: what is open, what is locked and why. Rule: commissioning §1. */
+final readonly class Progress
+{
+    /** @var array<string, StepState> by step, in order */
+    public array $states;
+    /** @var array<string, list<string>> ids that a locked step waits for */
+    public array $waitsFor;
+    /** @var array<string, string> why a step is open again */
+    public array $because;
+
+    /**
+     * @param list<Step>            $steps
+     * @param list<Answered>        $answers the later one of a step counts
+     * @param array<string, Verdict> $timed  what the stopwatch says, by step
+     */
+    public function __construct(array $steps, array $answers, array $timed = [])
+    {
+        $last = [];
+        foreach ($answers as $answer) {
+            $last[$answer->step] = $answer;
+        }
+        $states = $waits = $because = $open = [];
+        foreach ($steps as $step) {
+            $missing = array_values(array_filter($step->dependsOn, static fn(string $id): bool => isset($open[$id])));
+            $answer = $last[$step->id] ?? null;
+            $verdict = $answer->verdict ?? $timed[$step->id] ?? null;
+            if (($timed[$step->id] ?? null) === Verdict::AsExpected) {
+                $verdict = Verdict::AsExpected; // a later run in time settles what was noted before
+            }
+            $state = match (true) {
+                $answer !== null && $answer->expectation !== $step->expectation => StepState::Reopened,
+                $verdict === null => $missing === [] ? StepState::Open : StepState::Locked,
+                ! $verdict->closes($step->isHold) => StepState::NotSo,
+                $verdict === Verdict::Noted => StepState::Noted,
+                $verdict === Verdict::Skipped => StepState::Skipped,
+                default => StepState::Done,
+            };
+            if ($state === StepState::Reopened && $answer !== null) {
+                $because[$step->id] = "Answered to: $answer->expectation. Now: $step->expectation.";
+            }
+            if ($state === StepState::Locked) {
+                $waits[$step->id] = $missing;
+            }
+            if (! $state->isClosed()) {
+                $open[$step->id] = true;
+            }
+            $states[$step->id] = $state;
+        }
+        $this->states = $states;
+        $this->waitsFor = $waits;
+        $this->because = $because;
+    }
+
+    public function closed(): int
+    {
+        return count(array_filter($this->states, static fn(StepState $state): bool => $state->isClosed()));
+    }
+
+    /**
+     * What a run is worth by its procedure: one that is not as it should be fails it, what is open leaves it incomplete.
+     *
+     * @param list<string> $besides steps that the signing itself closes
+     *
+     * @return 'pass'|'fail'|'incomplete'
+     */
+    public function verdict(array $besides = []): string
+    {
+        $states = array_diff_key($this->states, array_flip($besides));
+
+        return match (true) {
+            in_array(StepState::NotSo, $states, true) => 'fail',
+            array_filter($states, static fn(StepState $state): bool => ! $state->isClosed()) !== [] => 'incomplete',
+            default => 'pass',
+        };
+    }
+
+    /** The step to do next: the first one that is neither closed nor locked; null when there is none. */
+    public function next(): ?string
+    {
+        foreach ($this->states as $id => $state) {
+            if (! $state->isClosed() && $state !== StepState::Locked) {
+                return (string) $id;
+            }
+        }
+
+        return null;
+    }
+}

@@ -2,7 +2,7 @@
 
 const PAGES = 'pages-1';
 const ASSETS = 'assets-1';
-const isRun = (url) => /^\/runs\/\d+$/.test(url.pathname);
+const isRun = (url) => /^\/runs\/\d+(\/procedure)?$/.test(url.pathname);
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
@@ -30,6 +30,6 @@ self.addEventListener('fetch', (event) => {
     if (url.pathname.startsWith('/build/') || url.pathname === '/icon.svg') {
         event.respondWith(caches.match(event.request).then((kept) => kept ?? fetch(event.request).then((answer) => keep(ASSETS, event.request, answer))));
     } else if (isRun(url) && event.request.mode === 'navigate') {
-        event.respondWith(fetch(event.request).then((answer) => keep(PAGES, event.request, answer)).catch(async () => (await caches.match(event.request)) ?? Response.error()));
+        event.respondWith(fetch(event.request).then((answer) => keep(PAGES, event.request, answer)).catch(async () => (await caches.match(event.request, { ignoreSearch: true })) ?? Response.error()));
     }
 });

@@ -1,12 +1,18 @@
-// Marks on the device: one store, strict durability, so that a crash a moment after the press loses nothing.
+// Marks and answers on the device: one store each, strict durability, so that a crash a moment after the press loses nothing.
 
 const open = () => new Promise((resolve, reject) => {
-    const request = indexedDB.open('escapement', 1);
+    const request = indexedDB.open('escapement', 2);
     request.onupgradeneeded = () => {
-        request.result.createObjectStore('marks', { keyPath: 'id' }).createIndex('run', 'run');
-        request.result.createObjectStore('runs', { keyPath: 'run' });
+        const db = request.result;
+        const add = (name, keyPath) => (db.objectStoreNames.contains(name) ? null : db.createObjectStore(name, { keyPath }));
+        add('marks', 'id')?.createIndex('run', 'run');
+        add('runs', 'run');
+        add('answers', 'id')?.createIndex('run', 'run');
     };
-    request.onsuccess = () => resolve(request.result);
+    request.onsuccess = () => {
+        request.result.onversionchange = () => request.result.close(); // a newer page must not wait for this one
+        resolve(request.result);
+    };
     request.onerror = () => reject(request.error);
 });
 
@@ -30,3 +36,7 @@ export const unsentCount = async (run) => (await marksOf(run)).filter((mark) => 
 /** When the run began by this device's clock, in ms since 1970. */
 export const saveEpoch = (run, epoch) => withStore('runs', 'readwrite', (store) => store.put({ run, epoch }));
 export const epochOf = async (run) => (await withStore('runs', 'readonly', (store) => store.get(run)))?.epoch ?? null;
+/** An answer as the server takes it, with `run` and `order`; it is here until the server has it. */
+export const saveAnswer = (answer) => withStore('answers', 'readwrite', (store) => store.put(answer));
+export const dropAnswer = (id) => withStore('answers', 'readwrite', (store) => store.delete(id));
+export const answersOf = async (run) => (await withStore('answers', 'readonly', (store) => store.index('run').getAll(run))).sort((a, b) => a.order - b.order);

@@ -27,7 +27,7 @@ final readonly class ProcedurePage
     private RunResult $result;
 
     /** @param null|array{step: string, field: string, message: string, typed: array<string, ?string>} $fault of the answer that was refused */
-    private function __construct(public Run $run, public ?array $fault)
+    private function __construct(public Run $run, public ?array $fault, private string $wanted)
     {
         $this->standing = new SiteStanding($run->switch->site, $run->switch);
         $this->facts = new ProcedureFacts($run);
@@ -36,9 +36,9 @@ final readonly class ProcedurePage
     }
 
     /** @param null|array{step: string, field: string, message: string, typed: array<string, ?string>} $fault */
-    public static function of(Run $run, ?array $fault): self
+    public static function of(Run $run, ?array $fault, string $wanted = ''): self
     {
-        return new self($run->load(self::NEEDS), $fault);
+        return new self($run->load(self::NEEDS), $fault, $wanted);
     }
 
     public function mayAnswer(): bool
@@ -46,10 +46,31 @@ final readonly class ProcedurePage
         return ! $this->run->isSigned();
     }
 
-    /** What is asked now: the step whose answer was refused, else the first that is open. */
+    /** What is asked now: the step whose answer was refused, else the one that was chosen, else the first that is open. */
     public function next(): ?Step
     {
-        return $this->facts->steps[$this->fault['step'] ?? ''] ?? $this->facts->steps[$this->progress->next() ?? ''] ?? null;
+        $chosen = $this->facts->steps[$this->wanted] ?? null;
+
+        return $this->facts->steps[$this->fault['step'] ?? ''] ?? ($chosen !== null && $this->isAnswerable($chosen) ? $chosen : null) ?? $this->facts->steps[$this->progress->next() ?? ''] ?? null;
+    }
+
+    /** @return list<Step> what may still be asked before the page is loaded again, in order: without a network the phone goes on by itself */
+    public function asked(): array
+    {
+        $open = array_values(array_filter($this->facts->steps, fn(Step $step): bool => ! $this->state($step)->isClosed() || $step->id === $this->next()?->id));
+
+        return $this->mayAnswer() ? $open : [];
+    }
+
+    public function isAnswerable(Step $step): bool
+    {
+        return $this->state($step) !== StepState::Locked;
+    }
+
+    /** @return list<string> */
+    public function closed(): array
+    {
+        return array_keys(array_filter($this->progress->states, static fn(StepState $state): bool => $state->isClosed()));
     }
 
     /** The one in sight behind it. */

@@ -32,6 +32,19 @@ final class CommissioningTest extends TestCase
     }
 
     #[Test]
+    public function an_id_in_capitals_and_an_edit_in_the_same_batch_are_the_same_mark(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        [$mark] = $this->marks(['utility_off' => 0]);
+        $this->send($run, [$mark, ['note' => 'second look'] + $mark, ['id' => strtoupper($mark['id']), 'note' => 'second look'] + $mark])->assertOk()->assertJsonCount(3, 'kept');
+        $this->send($run, [['id' => strtoupper($mark['id']), 'undone' => true] + $mark])->assertJsonCount(1, 'kept');
+        $stored = Mark::query()->firstOrFail();
+        self::assertSame(1, Mark::query()->count());
+        self::assertTrue($stored->is_undone);
+        self::assertSame(['run_begun', 'mark', 'mark_edited', 'mark_edited'], RecordEntry::query()->orderBy('seq')->get()->map(static fn(RecordEntry $entry): string => json_decode($entry->entry, true)['kind'])->all());
+    }
+
+    #[Test]
     public function marks_sent_twice_and_out_of_order_are_kept_once(): void
     {
         $run = $this->runOf($this->switchOf($this->signIn()));

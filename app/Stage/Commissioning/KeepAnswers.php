@@ -38,16 +38,18 @@ final readonly class KeepAnswers
             $locked->load(['sheet', 'switch.site', 'switch.loads', 'switch.plan', 'answers', 'marks']);
             $facts = new ProcedureFacts($locked);
             $timed = (new RunResult($locked))->verdict->runs;
-            $kept = $refused = [];
+            $kept = $refused = $happened = [];
             foreach ($answers as $i => $answer) {
                 $id = is_array($answer) && is_string($answer['id'] ?? null) ? $answer['id'] : null;
-                $fault = $this->fault($answer) ?? $this->keepOne($locked, $user, $facts, $timed, (array) $answer);
+                $fault = $this->fault($answer) ?? $this->keepOne($locked, $user, $facts, $timed, (array) $answer, $happened);
                 if ($fault === null) {
                     $kept[] = (string) $id;
                 } else {
                     $refused[] = ['id' => $id, 'path' => "/answers/$i/$fault[0]", 'message' => $fault[1]];
                 }
             }
+
+            $this->record->appendAll($locked, $user, $happened);
 
             return ['kept' => $kept, 'refused' => $refused];
         });
@@ -56,13 +58,14 @@ final readonly class KeepAnswers
     /**
      * @param list<TimedRun> $timed
      * @param array<mixed>    $answer
+     * @param list<array{kind: string, what: array<string, mixed>, device_time: ?string}> $happened what goes into the record, appended to
      *
      * @return null|array{string, string} field and what is wrong
      */
-    private function keepOne(Run $run, User $user, ProcedureFacts $facts, array $timed, array $answer): ?array
+    private function keepOne(Run $run, User $user, ProcedureFacts $facts, array $timed, array $answer, array &$happened): ?array
     {
         /** @var array{id: string, step: string, so?: ?bool, value?: int|float|null, choice?: ?string, skip_reason?: ?string, note?: ?string, client_wall?: ?string} $answer */
-        $known = StepAnswer::query()->withoutGlobalScope('company')->find($answer['id']);
+        $known = $run->answers->firstWhere('id', $answer['id']) ?? StepAnswer::query()->withoutGlobalScope('company')->find($answer['id']);
         if ($known !== null) {
             return $known->run_id === $run->id ? null : ['id', 'This id belongs to another run.'];
         }
@@ -82,10 +85,10 @@ final readonly class KeepAnswers
         }
         $given = array_filter(array_intersect_key($answer, array_flip(['so', 'value', 'choice', 'skip_reason', 'note'])), static fn(mixed $one): bool => $one !== null);
         $run->answers->push(StepAnswer::query()->create([
-            'id' => $answer['id'], 'company_id' => $run->company_id, 'run_id' => $run->id, 'seq' => 1 + (int) StepAnswer::query()->where('run_id', $run->id)->max('seq'), 'step' => $step->id, 'expectation' => $step->expectation,
+            'id' => $answer['id'], 'company_id' => $run->company_id, 'run_id' => $run->id, 'seq' => 1 + (int) ($run->answers->last()->seq ?? 0), 'step' => $step->id, 'expectation' => $step->expectation,
             'given' => $given, 'verdict' => $verdict, 'client_wall' => $answer['client_wall'] ?? null, 'user_id' => $user->id, 'received_at' => Carbon::now(),
         ]));
-        $this->record->append($run, $user, 'answer', ['id' => $answer['id'], 'step' => $step->id, 'title' => $step->title, 'expected' => $step->expectation, 'given' => $given, 'verdict' => $verdict->value], $answer['client_wall'] ?? null);
+        $happened[] = ['kind' => 'answer', 'what' => ['id' => $answer['id'], 'step' => $step->id, 'title' => $step->title, 'expected' => $step->expectation, 'given' => $given, 'verdict' => $verdict->value], 'device_time' => $answer['client_wall'] ?? null];
 
         return null;
     }

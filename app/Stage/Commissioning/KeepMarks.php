@@ -18,6 +18,8 @@ use Illuminate\Support\Str;
  */
 final readonly class KeepMarks
 {
+    private const AT_ONCE = 500;
+
     public function __construct(private Record $record) {}
 
     /**
@@ -30,53 +32,76 @@ final readonly class KeepMarks
         return DB::transaction(function () use ($run, $user, $marks): array {
             $locked = Run::locked($run->id);
             abort_if($locked->isSigned(), 409, 'This run is signed and closed.');
-            $kept = [];
-            $refused = [];
+            $ids = array_values(array_filter(array_column(array_filter($marks, is_array(...)), 'id'), is_string(...)));
+            /** @var array<string, Mark> $known the same id in capitals is the same id */
+            $known = Mark::query()->withoutGlobalScope('company')->whereIn('id', $ids)->get()->keyBy(static fn(Mark $mark): string => strtolower($mark->id))->all();
+            $latest = (int) Mark::query()->where('run_id', $locked->id)->where('is_undone', false)->max('at_ms');
+            $kept = $refused = $new = $happened = [];
             foreach ($marks as $i => $mark) {
                 $fault = $this->fault($mark);
                 if ($fault !== null) {
                     $refused[] = ['path' => "/marks/$i" . $fault[0], 'message' => $fault[1]];
-                } else {
-                    /** @var array<string, mixed> $mark */
-                    $refusal = $this->keepOne($locked, $user, $mark);
-                    $refusal === null ? $kept[] = (string) $mark['id'] : $refused[] = ['path' => "/marks/$i/id", 'message' => $refusal];
+                    continue;
+                }
+                /** @var array{id: string, event: string, at_ms: int, note?: ?string, undone?: bool, late_reason?: ?string, client_wall?: ?string} $mark */
+                $id = $mark['id'];
+                $key = strtolower($id);
+                $before = $known[$key] ?? $new[$key] ?? null;
+                if ($before !== null && $before->run_id !== $locked->id) {
+                    $refused[] = ['path' => "/marks/$i/id", 'message' => 'This id belongs to another run.'];
+                    continue;
+                }
+                $kept[] = $id;
+                if ($before === null) {
+                    $new[$key] = $this->made($locked, $user, $mark, $latest);
+                    $latest = $new[$key]->is_undone ? $latest : max($latest, $mark['at_ms']);
+                    $happened[] = ['kind' => 'mark', 'what' => $new[$key]->only(['id', 'event', 'at_ms', 'late_reason', 'flag', 'note', 'is_undone']), 'device_time' => $mark['client_wall'] ?? null];
+                } elseif (($edit = $this->edited($before, $mark)) !== null) {
+                    $happened[] = ['kind' => 'mark_edited', 'what' => ['id' => $before->id] + $edit, 'device_time' => $mark['client_wall'] ?? null];
                 }
             }
+            foreach (array_chunk(array_map(static fn(Mark $mark): array => $mark->getAttributes(), array_values($new)), self::AT_ONCE) as $some) {
+                Mark::query()->insert($some);
+            }
+            $this->record->appendAll($locked, $user, $happened);
 
             return ['kept' => $kept, 'refused' => $refused];
         });
     }
 
-    /** @param array<string, mixed> $mark */
-    private function keepOne(Run $run, User $user, array $mark): ?string
+    /**
+     * A mark that is to be written.
+     *
+     * @param array{id: string, event: string, at_ms: int, note?: ?string, undone?: bool, late_reason?: ?string, client_wall?: ?string} $mark
+     */
+    private function made(Run $run, User $user, array $mark, int $latest): Mark
     {
-        $known = Mark::query()->withoutGlobalScope('company')->find((string) $mark['id']);
-        if ($known !== null && $known->run_id !== $run->id) {
-            return 'This id belongs to another run.';
-        }
-        $edit = ['note' => $mark['note'] ?? null, 'is_undone' => (bool) ($mark['undone'] ?? false)];
-        if ($known !== null) {
-            $before = ['note' => $known->note, 'is_undone' => $known->is_undone];
-            if ($before !== $edit) {
-                $known->update($edit);
-                $this->record->append($run, $user, 'mark_edited', ['id' => $known->id, 'before' => $before, 'after' => $edit], $mark['client_wall'] ?? null);
-            }
+        $late = $mark['late_reason'] ?? null;
 
+        return new Mark([
+            'id' => $mark['id'], 'company_id' => $run->company_id, 'run_id' => $run->id, 'event' => $mark['event'], 'at_ms' => $mark['at_ms'], 'client_wall' => $mark['client_wall'] ?? null, 'note' => $mark['note'] ?? null,
+            'late_reason' => $late, 'is_undone' => $mark['undone'] ?? false, 'flag' => $late === null && $mark['at_ms'] < $latest ? 'Its time lies before a mark that came earlier.' : null, 'user_id' => $user->id, 'received_at' => Carbon::now()->format('Y-m-d H:i:s.v'),
+        ]);
+    }
+
+    /**
+     * @param array{id: string, event: string, at_ms: int, note?: ?string, undone?: bool} $mark
+     *
+     * @return null|array{before: array<string, mixed>, after: array<string, mixed>} null when nothing is changed
+     */
+    private function edited(Mark $known, array $mark): ?array
+    {
+        $before = ['note' => $known->note, 'is_undone' => $known->is_undone];
+        $after = ['note' => $mark['note'] ?? null, 'is_undone' => $mark['undone'] ?? false];
+        if ($before === $after) {
             return null;
         }
-        $late = $mark['late_reason'] ?? null;
-        $latest = (int) Mark::query()->where('run_id', $run->id)->where('is_undone', false)->max('at_ms');
-        $flag = $late === null && $mark['at_ms'] < $latest ? 'Its time lies before a mark that came earlier.' : null;
-        Mark::query()->create($edit + [
-            'id' => $mark['id'], 'company_id' => $run->company_id, 'run_id' => $run->id, 'event' => $mark['event'], 'at_ms' => $mark['at_ms'],
-            'client_wall' => $mark['client_wall'] ?? null, 'late_reason' => $late, 'flag' => $flag, 'user_id' => $user->id,
-            'received_at' => Carbon::now(),
-        ]);
-        $this->record->append($run, $user, 'mark', [
-            'id' => $mark['id'], 'event' => $mark['event'], 'at_ms' => $mark['at_ms'], 'late_reason' => $late, 'flag' => $flag,
-        ] + $edit, $mark['client_wall'] ?? null);
+        $known->fill($after);
+        if ($known->exists) {
+            $known->save(); // one that is new in this batch is written with the rest
+        }
 
-        return null;
+        return ['before' => $before, 'after' => $after];
     }
 
     /** @return null|array{string, string} pointer within the mark and what is wrong */

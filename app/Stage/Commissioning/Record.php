@@ -13,6 +13,8 @@ use Illuminate\Support\Carbon;
 /** Appends to the chained record of a run. To be called inside a transaction, with the run locked. */
 final readonly class Record
 {
+    private const AT_ONCE = 500;
+
     public function __construct(private RecordChain $chain) {}
 
     /**
@@ -21,16 +23,37 @@ final readonly class Record
      */
     public function append(Run $run, User $user, string $kind, array $what, ?string $deviceTime = null): void
     {
-        $seq = 1 + (int) RecordEntry::query()->where('run_id', $run->id)->max('seq');
-        $entry = [
-            'seq' => $seq, 'kind' => $kind, 'who' => $user->name, 'server_time' => Carbon::now()->toIso8601ZuluString('millisecond'),
-            'device_time' => $deviceTime, 'what' => $what,
-        ];
-        $hash = $this->chain->hash($run->head, $entry);
-        RecordEntry::query()->create([
-            'company_id' => $run->company_id, 'run_id' => $run->id, 'seq' => $seq,
-            'entry' => json_encode($entry, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), 'hash' => $hash,
-        ]);
+        $this->appendAll($run, $user, [['kind' => $kind, 'what' => $what, 'device_time' => $deviceTime]]);
+    }
+
+    /**
+     * What a device has gathered without a network comes in hundreds: they are chained in their order and written together.
+     *
+     * @param list<array{kind: string, what: array<string, mixed>, device_time: ?string}> $happened
+     */
+    public function appendAll(Run $run, User $user, array $happened): void
+    {
+        if ($happened === []) {
+            return;
+        }
+        $seq = (int) RecordEntry::query()->where('run_id', $run->id)->max('seq');
+        $hash = $run->head;
+        $rows = [];
+        foreach ($happened as $one) {
+            $seq++;
+            $entry = [
+                'seq' => $seq, 'kind' => $one['kind'], 'who' => $user->name, 'server_time' => Carbon::now()->toIso8601ZuluString('millisecond'),
+                'device_time' => $one['device_time'], 'what' => $one['what'],
+            ];
+            $hash = $this->chain->hash($hash, $entry);
+            $rows[] = [
+                'company_id' => $run->company_id, 'run_id' => $run->id, 'seq' => $seq,
+                'entry' => json_encode($entry, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), 'hash' => $hash,
+            ];
+        }
+        foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+            RecordEntry::query()->insert($some);
+        }
         $run->update(['head' => $hash]);
     }
 }

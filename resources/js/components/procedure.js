@@ -32,7 +32,7 @@ export function procedure() {
 
         get netWords() {
             if (this.problem) { return this.problem; }
-            if (this.waiting.length === 0) { return 'Answers are kept on this phone first. All sent.'; }
+            if (this.waiting.length === 0) { return 'Kept on this phone first. All sent.'; }
             return this.isSendingNow ? `Sending ${this.waiting.length}` : 'Saved on this phone';
         },
         get unsentWords() { return this.waiting.length > 0 ? `${this.waiting.length} to send` : ''; },

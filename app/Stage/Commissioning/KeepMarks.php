@@ -33,9 +33,10 @@ final readonly class KeepMarks
             $locked = Run::locked($run->id);
             abort_if($locked->isSigned(), 409, 'This run is signed and closed.');
             $ids = array_values(array_filter(array_column(array_filter($marks, is_array(...)), 'id'), is_string(...)));
-            /** @var array<string, Mark> $known */
+            $query = Mark::query()->withoutGlobalScope('company');
+            $query->whereIn('id', $ids);
             $known = [];
-            foreach (Mark::query()->withoutGlobalScope('company')->whereIn('id', $ids)->get() as $mark) {
+            foreach ($query->get() as $mark) {
                 $known[strtolower($mark->id)] = $mark; // the same id in capitals is the same id
             }
             $latest = (int) Mark::query()->where('run_id', $locked->id)->where('is_undone', false)->max('at_ms');

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\ByLink;
 use App\Http\Middleware\MayLead;
 use App\Http\Middleware\MayWrite;
 use App\Http\Middleware\StillHere;
@@ -21,6 +22,13 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('guest')->group(static function (): void {
     Route::get('/login', Account\ShowSignIn::class)->name('login');
     Route::post('/login', Account\SignIn::class)->middleware('throttle:sign-in');
+});
+
+// For owners, who have no account: a link that ends by itself, and can be ended.
+Route::middleware(['throttle:owner', ByLink::class])->group(static function (): void {
+    Route::get('/owner/{token}', Handover\ShowOwner::class)->name('owner');
+    Route::get('/owner/{token}/handover.pdf', Handover\PrintOwner::class)->name('owner.pdf');
+    Route::get('/owner/{token}/dates.ics', Handover\ExportDates::class)->name('owner.dates');
 });
 
 Route::middleware(['auth', StillHere::class])->group(static function (): void {
@@ -115,6 +123,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/runs/{run}/sheet', Commissioning\FollowSheet::class)->name('run.follow');
         Route::post('/runs/{run}/late', Commissioning\AddLateMark::class)->name('marks.late');
         Route::post('/runs/{run}/notes', Commissioning\AddNote::class)->name('notes');
+        Route::post('/runs/{run}/link', Handover\MakeLink::class)->name('link.make');
+        Route::delete('/links/{link}', Handover\RevokeLink::class)->name('link.revoke');
         Route::post('/runs/{run}/sign', Commissioning\SignRun::class)->name('sign');
     });
 });

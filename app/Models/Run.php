@@ -34,6 +34,7 @@ use Illuminate\Support\Carbon;
  * @property Collection<int, Mark>        $marks
  * @property Collection<int, RecordEntry> $entries
  * @property Collection<int, StepAnswer>  $answers
+ * @property Collection<int, HandoverLink> $links
  */
 final class Run extends Model
 {
@@ -75,6 +76,15 @@ final class Run extends Model
     {
         $relation = $this->hasMany(StepAnswer::class);
         $relation->orderBy('seq');
+
+        return $relation;
+    }
+
+    /** @return HasMany<HandoverLink, $this> the newest first */
+    public function links(): HasMany
+    {
+        $relation = $this->hasMany(HandoverLink::class);
+        $relation->orderByDesc('id');
 
         return $relation;
     }

@@ -21,5 +21,6 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(5)->by(Str::lower(Typed::text($request, 'email')) . '|' . $request->ip()),
             Limit::perMinute(60)->by('ip|' . $request->ip()),
         ]);
+        RateLimiter::for('owner', static fn(Request $request): Limit => Limit::perMinute(60)->by('owner|' . $request->ip()));
     }
 }

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\HandoverLink;
+use App\Models\LoadItem;
+use App\Models\Run;
+use Escapement\Core\Template\InstallationKind;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+final class HandoverTest extends TestCase
+{
+    #[Test]
+    public function an_owner_reads_without_an_account_how_it_behaves_by_its_own_settings(): void
+    {
+        $address = $this->linkTo($this->signed());
+        $this->app['auth']->forgetGuards();
+        $page = $this->get($address)->assertOk()->assertSee('For 6 seconds nothing happens')->assertSee('goes on for another 5 minutes')->assertSee('What was not proved');
+        self::assertDoesNotMatchRegularExpression('/<form|<button|href="[^"]*\/(runs|sites|switches)/', (string) $page->getContent(), 'nothing to press, nowhere to go');
+        self::assertStringStartsWith('%PDF', (string) $this->get("$address/handover.pdf")->assertOk()->getContent());
+        $this->assertGuest();
+        $this->get('/')->assertRedirect('/login');
+    }
+
+    #[Test]
+    public function a_link_ends_by_itself_and_by_hand_and_is_kept_by_its_hash_alone(): void
+    {
+        $run = $this->signed();
+        $address = $this->linkTo($run, 3);
+        $link = HandoverLink::query()->firstOrFail();
+        self::assertStringNotContainsString($link->token_hash, $address);
+        self::assertSame($link->token_hash, HandoverLink::hash(basename($address)));
+        Carbon::setTestNow(Carbon::now()->addDays(3)->addMinute());
+        $this->get($address)->assertNotFound();
+        Carbon::setTestNow();
+        $this->get($address)->assertOk();
+        $this->delete("/links/$link->id")->assertRedirect();
+        $this->get($address)->assertNotFound();
+        $this->get('/owner/' . str_repeat('x', 40))->assertNotFound();
+    }
+
+    #[Test]
+    public function only_a_signed_run_is_handed_over_and_only_by_its_company(): void
+    {
+        $open = $this->runOf($this->switchOf($this->signIn()));
+        $this->post("/runs/$open->id/link", ['days' => '30'])->assertStatus(409);
+        $run = $this->signed();
+        $this->post("/runs/$run->id/link", ['days' => '0'])->assertSessionHasErrors('days');
+        $link = $this->linkTo($run);
+        $this->signIn();
+        $this->post("/runs/$run->id/link", ['days' => '30'])->assertNotFound();
+        $this->delete('/links/' . HandoverLink::query()->withoutGlobalScope('company')->firstOrFail()->id)->assertNotFound();
+        $this->get($link)->assertOk();
+        $this->get("/runs/$run->id/report")->assertNotFound();
+    }
+
+    #[Test]
+    public function the_dates_go_into_a_calendar(): void
+    {
+        $run = $this->signed();
+        DB::table('sheets')->where('id', $run->sheet_id)->update(['habits' => json_encode(['exercise' => ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false], 'load_tests_per_year' => 4])]);
+        $calendar = (string) $this->get($this->linkTo($run) . '/dates.ics')->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
+        self::assertSame(5, substr_count($calendar, 'BEGIN:VEVENT'));
+        self::assertMatchesRegularExpression('/DTSTART:\d{8}T120000\r?\n/', $calendar, 'by the clock on the wall');
+        self::assertStringContainsString('RRULE:FREQ=WEEKLY', $calendar);
+        self::assertStringContainsString('DTSTART;VALUE=DATE:', $calendar);
+    }
+
+    private function signed(): Run
+    {
+        $user = $this->signIn();
+        $switch = $this->switchOf($user, InstallationKind::WholeHouse);
+        LoadItem::query()->create(['company_id' => $user->company_id, 'switch_id' => $switch->id, 'place' => 0, 'name' => 'Heater', 'kw' => 5, 'priority' => 2, 'shed' => true]);
+        $run = $this->runOf($switch);
+        $run->update(['signed_at' => now(), 'signed_name' => 'Ana Reed', 'verdict' => 'pass', 'signed_by' => $user->id]);
+
+        return $run->refresh();
+    }
+
+    private function linkTo(Run $run, int $days = 90): string
+    {
+        $this->post("/runs/$run->id/link", ['days' => (string) $days])->assertRedirect();
+
+        return (string) session('link');
+    }
+}

@@ -15,8 +15,8 @@ final class RoomsTest extends TestCase
         'app/Bridge' => ['App\Stage', 'App\Http', 'Illuminate\Http'],
         'app/Http' => ['App\Stage'],
     ];
-    /** What a stage may borrow from another: the sheet's form, and the words of the verdict for the report. */
-    private const BORROWED = ['Rehearsal' => ['Settings'], 'Library' => ['Rehearsal'], 'Season' => ['Settings'], 'Handover' => ['Commissioning', 'Rehearsal', 'Settings'], 'Plan' => ['Settings']];
+    /** What a stage may borrow from another: the sheet's form, and for the report the words of the verdict, the one-line and the landing list. */
+    private const BORROWED = ['Rehearsal' => ['Settings'], 'Library' => ['Rehearsal'], 'Season' => ['Settings'], 'Handover' => ['Commissioning', 'Plan', 'Rehearsal', 'Settings'], 'Plan' => ['Settings']];
 
     #[Test]
     public function the_arrows_point_one_way(): void

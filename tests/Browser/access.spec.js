@@ -5,6 +5,7 @@ const views = { board: '/', 'new site': '/sites/new', survey: '/sites/1', 'surve
 
 for (const scheme of ['light', 'dark']) {
     test(`no serious barrier on any main view, ${scheme}`, async ({ browser }) => {
+        test.setTimeout(360_000); // a scan of two dozen pages, on a busy machine
         const context = await browser.newContext({ colorScheme: scheme, baseURL: process.env.ESCAPEMENT_URL, viewport: { width: 1280, height: 800 } });
         const page = await context.newPage();
         await signIn(page);
@@ -19,6 +20,7 @@ for (const scheme of ['light', 'dark']) {
 }
 
 test('no page is wider than a phone', async ({ browser }) => {
+    test.setTimeout(240_000);
     const context = await browser.newContext({ baseURL: process.env.ESCAPEMENT_URL, viewport: { width: 390, height: 844 } });
     const page = await context.newPage();
     await signIn(page);

@@ -70,7 +70,7 @@ final readonly class SheddingPage
         return array_values($this->switch->loads->sortBy([['must_run', 'desc'], ['priority', 'asc'], ['place', 'asc']])->all());
     }
 
-    /** @return 'always'|'stays off'|'never returns'|string what becomes of a load */
+    /** What becomes of a load on the generator, in words. */
     public function fate(LoadItem $load): string
     {
         if (! $load->shed) {

@@ -1,10 +1,41 @@
 import { savePicture } from './picture.js';
+
 // The cursor on the timing strip. All it knows was computed by the server: where a time is, and what holds from when.
 
 const clock = (ms) => {
     const tenths = Math.round(ms / 100);
     return `${Math.floor(tenths / 600)}:${String(Math.floor((tenths % 600) / 10)).padStart(2, '0')}.${tenths % 10}`;
 };
+
+// The field is played when its value has changed since, and once: letting go and losing the focus are the same end of one move.
+function playsOnce(field) {
+    let played = field.value;
+
+    return () => {
+        if (field.value !== played) {
+            played = field.value;
+            field.dispatchEvent(new Event('change', { bubbles: true }));
+        }
+    };
+}
+
+// What every grip answers to: arrows and pages turn it, Escape takes it back, Enter plays. True when the key was one of these.
+function turnByKey(event, field, was, show, play) {
+    const step = { ArrowRight: 0.1, ArrowLeft: -0.1, PageUp: 1, PageDown: -1 }[event.key];
+    if (step !== undefined) {
+        event.preventDefault();
+        show(Math.max(0, Math.round((Number(field.value) + step) * 10) / 10));
+    } else if (event.key === 'Escape') {
+        show(Number(was));
+        field.value = was;
+    } else if (event.key === 'Enter') {
+        play();
+    } else {
+        return false;
+    }
+
+    return true;
+}
 
 class StripCursor {
     constructor(strip) {
@@ -50,31 +81,14 @@ class StripCursor {
             grip.setAttribute('aria-valuetext', `${grip.getAttribute('aria-label')} ${seconds.toFixed(1)} seconds`);
             field.value = String(Math.round(seconds * 10) / 10);
         };
-        let played = was;
-        const play = () => {
-            if (field.value !== played) {
-                played = field.value; // once: letting go and losing the focus are the same end of one move
-                field.dispatchEvent(new Event('change', { bubbles: true }));
-            }
-        };
+        const play = playsOnce(field);
         const atPointer = (event) => Math.max(0, (this.ms(event.clientX - this.plot.getBoundingClientRect().left) - from) / 1000);
         let isHeld = false;
         grip.addEventListener('pointerdown', (event) => { isHeld = true; grip.setPointerCapture(event.pointerId); event.preventDefault(); grip.focus(); });
         grip.addEventListener('pointermove', (event) => { if (isHeld) { show(atPointer(event)); } });
         grip.addEventListener('pointerup', () => { isHeld = false; play(); });
         grip.addEventListener('pointercancel', () => { isHeld = false; show(Number(was)); });
-        grip.addEventListener('keydown', (event) => {
-            const step = { ArrowRight: 0.1, ArrowLeft: -0.1, PageUp: 1, PageDown: -1 }[event.key];
-            if (step !== undefined) {
-                event.preventDefault();
-                show(Math.max(0, Math.round((Number(field.value) + step) * 10) / 10));
-            } else if (event.key === 'Escape') {
-                show(Number(was));
-                field.value = was;
-            } else if (event.key === 'Enter') {
-                play();
-            }
-        });
+        grip.addEventListener('keydown', (event) => turnByKey(event, field, was, show, play));
         grip.addEventListener('blur', () => { if (!isHeld) { play(); } });
     }
 
@@ -86,7 +100,6 @@ class StripCursor {
         const piece = handle.closest('.piece');
         const isStart = handle.dataset.field.endsWith('[at]');
         const home = this.x(from + Number(was) * 1000);
-        let played = was;
         const show = (seconds) => {
             const shift = (this.x(from + seconds * 1000) - home).toFixed(1);
             (isStart ? piece : handle).setAttribute('transform', `translate(${shift} 0)`);
@@ -94,12 +107,7 @@ class StripCursor {
             handle.setAttribute('aria-valuetext', `${handle.getAttribute('aria-label')} ${seconds.toFixed(1)} seconds`);
             field.value = String(Math.round(seconds * 10) / 10);
         };
-        const play = () => {
-            if (field.value !== played) {
-                played = field.value;
-                field.dispatchEvent(new Event('change', { bubbles: true }));
-            }
-        };
+        const play = playsOnce(field);
         let offset = null; // where on the handle it was taken
         const at = (event) => Math.max(0, (this.ms(event.clientX - this.plot.getBoundingClientRect().left - offset) - from) / 1000);
         handle.addEventListener('pointerdown', (event) => {
@@ -113,16 +121,7 @@ class StripCursor {
         handle.addEventListener('pointerup', () => { offset = null; play(); });
         handle.addEventListener('pointercancel', () => { offset = null; show(Number(was)); });
         handle.addEventListener('keydown', (event) => {
-            const step = { ArrowRight: 0.1, ArrowLeft: -0.1, PageUp: 1, PageDown: -1 }[event.key];
-            if (step !== undefined) {
-                event.preventDefault();
-                show(Math.max(0, Math.round((Number(field.value) + step) * 10) / 10));
-            } else if (event.key === 'Escape') {
-                show(Number(was));
-                field.value = was;
-            } else if (event.key === 'Enter') {
-                play();
-            } else if (event.key === 'Delete' || event.key === 'Backspace') {
+            if (!turnByKey(event, field, was, show, play) && (event.key === 'Delete' || event.key === 'Backspace')) {
                 event.preventDefault();
                 document.querySelector(`#turn [name="${handle.dataset.field.replace(/\[(at|lasts)\]$/, '[gone]')}"]`)?.click();
             }

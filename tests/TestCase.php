@@ -76,7 +76,10 @@ abstract class TestCase extends BaseTestCase
             'id' => (string) Str::uuid(), 'company_id' => $user->company_id, 'switch_id' => $switchId, 'user_id' => $user->id, 'subject' => 'panels', 'moment' => 'before',
             'width' => 40, 'height' => 30, 'sha256' => hash('sha256', 'a picture'),
         ]);
-        $photo->file()->create(['full' => 'full', 'small' => 'small']);
+        ob_start();
+        imagejpeg(imagecreatetruecolor(40, 30));
+        $jpeg = (string) ob_get_clean();
+        $photo->file()->create(['full' => $jpeg, 'small' => $jpeg]);
 
         return $photo;
     }

@@ -12,6 +12,7 @@ use Escapement\Core\Settings\Check\SettingsCheck;
 use Escapement\Core\Settings\Check\SettingsCheckResult;
 use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\Settings;
+use Escapement\Core\Settings\SiteHabits;
 use Escapement\Core\Site\Load;
 use Escapement\Core\Site\Plant;
 use Escapement\Core\Wire\BadInput;
@@ -77,6 +78,12 @@ final readonly class SwitchFacts
             $this->switch->has_compressor,
             (new CheckReader())->site(Node::fromArray((object) $site)),
         ));
+    }
+
+    /** @param array<string, mixed> $habits as agreed on site */
+    public static function habits(array $habits): SiteHabits
+    {
+        return (new CheckReader())->site(Node::fromArray((object) array_filter($habits, static fn(mixed $value): bool => $value !== null)));
     }
 
     public function expected(Settings $settings): ExpectedTimes

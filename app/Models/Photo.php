@@ -12,7 +12,7 @@ use Illuminate\Support\Carbon;
 /**
  * A picture from a site, made smaller and rid of all the camera wrote into it but the time.
  *
- * @property string     $id         made where it was taken, so that sending twice is once
+ * @property string     $id
  * @property int        $company_id
  * @property int        $switch_id
  * @property int        $user_id
@@ -22,7 +22,7 @@ use Illuminate\Support\Carbon;
  * @property ?string    $taken_at   as the camera said
  * @property int        $width      of the picture that is kept
  * @property int        $height
- * @property string     $sha256     of the file as it was sent
+ * @property string     $sha256     of the file as it was sent: the same file again is the same picture
  * @property User       $user
  * @property TransferSwitch $switch
  * @property ?PhotoFile $file

@@ -66,7 +66,8 @@ final class HandoverTest extends TestCase
         DB::table('sheets')->where('id', $run->sheet_id)->update(['habits' => json_encode(['exercise' => ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false], 'load_tests_per_year' => 4])]);
         $calendar = (string) $this->get($this->linkTo($run) . '/dates.ics')->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
         self::assertSame(5, substr_count($calendar, 'BEGIN:VEVENT'));
-        self::assertMatchesRegularExpression('/DTSTART:\d{8}T120000\r?\n/', $calendar, 'by the clock on the wall');
+        self::assertSame(1, preg_match('/DTSTART:(\d{8})T120000\r?\n/', $calendar, $first), 'by the clock on the wall');
+        self::assertSame('Tue', (new \DateTimeImmutable($first[1]))->format('D'));
         self::assertStringContainsString('RRULE:FREQ=WEEKLY', $calendar);
         self::assertStringContainsString('DTSTART;VALUE=DATE:', $calendar);
     }

@@ -7,18 +7,16 @@ namespace App\Stage\Commissioning;
 use App\Http\Typed;
 use App\Models\Run;
 use App\Models\User;
-use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 
-/** One answer, from the form of its step. */
+/** One answer, from the form of its step on a browser without script; with it, TakeAnswers has them. */
 final readonly class AnswerStep
 {
     public function __construct(private KeepAnswers $keeper) {}
 
-    public function __invoke(Request $request, Run $run): View|RedirectResponse|Response
+    public function __invoke(Request $request, Run $run): RedirectResponse
     {
         $text = static fn(string $key): ?string => Typed::text($request, $key, 600) === '' ? null : Typed::text($request, $key, 600);
         $value = str_replace(',', '.', (string) $text('value'));
@@ -31,12 +29,6 @@ final readonly class AnswerStep
         ] + ($isSkipped ? ['skip_reason' => (string) $text('note')] : []);
         $refused = $this->keeper->keep($run, $user, [$answer])['refused'][0] ?? null;
         $fault = $refused === null ? null : ['step' => $answer['step'], 'field' => basename($refused['path']), 'message' => $refused['message'], 'typed' => ['value' => $text('value'), 'note' => $text('note'), 'choice' => $text('choice')]];
-        if ($request->hasHeader('HX-Request')) {
-            $page = view('commissioning.partials._procedure', ['page' => ProcedurePage::of($run->refresh(), $fault)]);
-
-            return $fault === null ? $page : response($page, 422);
-        }
-
         $back = redirect()->route('procedure', $run)->withFragment('now');
 
         return $fault === null ? $back : $back->with('fault', $fault);

@@ -41,11 +41,16 @@ final readonly class KeepAnswers
             $kept = $refused = $happened = [];
             foreach ($answers as $i => $answer) {
                 $id = is_array($answer) && is_string($answer['id'] ?? null) ? $answer['id'] : null;
-                $fault = $this->fault($answer) ?? $this->keepOne($locked, $user, $facts, $timed, (array) $answer, $happened);
-                if ($fault === null) {
-                    $kept[] = (string) $id;
-                } else {
-                    $refused[] = ['id' => $id, 'path' => "/answers/$i/$fault[0]", 'message' => $fault[1]];
+                $outcome = $this->fault($answer) ?? $this->known($locked, (string) $id) ?? $this->keepOne($locked, $user, $facts, $timed, (array) $answer);
+                if (is_array($outcome)) {
+                    $refused[] = ['id' => $id, 'path' => "/answers/$i/$outcome[0]", 'message' => $outcome[1]];
+                    continue;
+                }
+                $kept[] = (string) $id;
+                if ($outcome instanceof StepAnswer) {
+                    $happened[] = ['kind' => 'answer', 'what' => [
+                        'id' => $outcome->id, 'step' => $outcome->step, 'title' => $facts->steps[$outcome->step]->title, 'expected' => $outcome->expectation, 'given' => $outcome->given, 'verdict' => $outcome->verdict->value,
+                    ], 'device_time' => $outcome->client_wall];
                 }
             }
 
@@ -58,17 +63,12 @@ final readonly class KeepAnswers
     /**
      * @param list<TimedRun> $timed
      * @param array<mixed>    $answer
-     * @param list<array{kind: string, what: array<string, mixed>, device_time: ?string}> $happened what goes into the record, appended to
      *
-     * @return null|array{string, string} field and what is wrong
+     * @return StepAnswer|array{string, string} the new answer, else the field and what is wrong with it
      */
-    private function keepOne(Run $run, User $user, ProcedureFacts $facts, array $timed, array $answer, array &$happened): ?array
+    private function keepOne(Run $run, User $user, ProcedureFacts $facts, array $timed, array $answer): StepAnswer|array
     {
         /** @var array{id: string, step: string, so?: ?bool, value?: int|float|null, choice?: ?string, skip_reason?: ?string, note?: ?string, client_wall?: ?string} $answer */
-        $known = $run->answers->firstWhere('id', $answer['id']) ?? StepAnswer::query()->withoutGlobalScope('company')->find($answer['id']);
-        if ($known !== null) {
-            return $known->run_id === $run->id ? null : ['id', 'This id belongs to another run.'];
-        }
         $step = $facts->steps[$answer['step']] ?? null;
         if ($step === null) {
             return ['step', 'The procedure has no such step now.'];
@@ -84,13 +84,21 @@ final readonly class KeepAnswers
             return [$e->field, $e->getMessage()];
         }
         $given = array_filter(array_intersect_key($answer, array_flip(['so', 'value', 'choice', 'skip_reason', 'note'])), static fn(mixed $one): bool => $one !== null);
-        $run->answers->push(StepAnswer::query()->create([
+        $kept = StepAnswer::query()->create([
             'id' => $answer['id'], 'company_id' => $run->company_id, 'run_id' => $run->id, 'seq' => 1 + (int) ($run->answers->last()->seq ?? 0), 'step' => $step->id, 'expectation' => $step->expectation,
             'given' => $given, 'verdict' => $verdict, 'client_wall' => $answer['client_wall'] ?? null, 'user_id' => $user->id, 'received_at' => Carbon::now(),
-        ]));
-        $happened[] = ['kind' => 'answer', 'what' => ['id' => $answer['id'], 'step' => $step->id, 'title' => $step->title, 'expected' => $step->expectation, 'given' => $given, 'verdict' => $verdict->value], 'device_time' => $answer['client_wall'] ?? null];
+        ]);
+        $run->answers->push($kept);
 
-        return null;
+        return $kept;
+    }
+
+    /** @return null|true|array{string, string} true when this run has it already; null when it is new */
+    private function known(Run $run, string $id): null|true|array
+    {
+        $known = $run->answers->firstWhere('id', $id) ?? StepAnswer::query()->withoutGlobalScope('company')->find($id);
+
+        return $known === null ? null : ($known->run_id === $run->id ? true : ['id', 'This id belongs to another run.']);
     }
 
     /** @return null|array{string, string} field and what is wrong */

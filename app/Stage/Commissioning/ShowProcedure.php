@@ -16,6 +16,6 @@ final readonly class ShowProcedure
         /** @var ?array{step: string, field: string, message: string, typed: array<string, ?string>} $fault */
         $fault = session('fault');
 
-        return view($request->hasHeader('HX-Request') ? 'commissioning.partials._procedure' : 'commissioning.procedure', ['page' => ProcedurePage::of($run, $fault, Typed::text($request, 'step', 120))]);
+        return view('commissioning.procedure', ['page' => ProcedurePage::of($run, $fault, Typed::text($request, 'step', 120))]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Handover;
 
+use App\Bridge\SwitchFacts;
 use App\Http\Middleware\ByLink;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -21,18 +22,19 @@ final readonly class ExportDates
         $site = $run->switch->site;
         $calendar = new VCalendar(['PRODID' => '-//Escapement//EN']);
         $signed = ($run->signed_at ?? Carbon::now())->copy()->setTimezone($site->timezone);
-        $exercise = $run->sheet->habits['exercise'] ?? null;
-        if (is_array($exercise) && is_string($exercise['day'] ?? null) && is_string($exercise['time'] ?? null)) {
-            $days = ['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'];
-            $first = $signed->copy()->modify('next ' . ($days[$exercise['day']] ?? 'Monday'))->setTimeFromTimeString($exercise['time']);
+        $habits = SwitchFacts::habits($run->sheet->habits);
+        $exercise = $habits->exercise;
+        if ($exercise !== null) {
+            $first = $signed->copy()->addDay()->startOfDay();
+            $first = $first->addDays(($exercise->day - $first->dayOfWeekIso + 8) % 7)->addMinutes($exercise->minute);
             // Floating time: it runs by the clock on the wall, whatever the zone does in spring and autumn.
             $calendar->add('VEVENT', [
-                'UID' => "exercise-$run->switch_id@escapement.example", 'DTSTAMP' => Carbon::now('UTC'), 'DTSTART' => $first->format('Ymd\THis'), 'DURATION' => 'PT' . (int) ($exercise['for_min'] ?? 15) . 'M',
-                'RRULE' => self::rule($exercise['every'] ?? 'weekly'), 'SUMMARY' => "The generator runs by itself: $site->name",
+                'UID' => "exercise-$run->switch_id@escapement.example", 'DTSTAMP' => Carbon::now('UTC'), 'DTSTART' => $first->format('Ymd\THis'), 'DURATION' => "PT{$exercise->forMinutes}M",
+                'RRULE' => $exercise->keepsDay ? 'FREQ=WEEKLY;INTERVAL=' . intdiv($exercise->everyDays, 7) : "FREQ=DAILY;INTERVAL=$exercise->everyDays", 'SUMMARY' => "The generator runs by itself: $site->name",
                 'DESCRIPTION' => 'An exercise shows that it starts. It is not a test with the load.',
             ]);
         }
-        $perYear = (int) ($run->sheet->habits['load_tests_per_year'] ?? 0);
+        $perYear = $habits->loadTestsPerYear;
         for ($i = 1; $i <= $perYear; $i++) {
             $day = $signed->copy()->addDays((int) round(365 * $i / $perYear));
             $calendar->add('VEVENT', [
@@ -42,13 +44,5 @@ final readonly class ExportDates
         }
 
         return response($calendar->serialize(), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="' . Str::slug($site->name) . '-dates.ics"']);
-    }
-
-    /** Named intervals keep the weekday; a number is days. */
-    private static function rule(mixed $every): string
-    {
-        $weeks = ['weekly' => 1, 'biweekly' => 2, 'monthly' => 4, 'quarterly' => 13, 'yearly' => 52];
-
-        return is_int($every) ? "FREQ=DAILY;INTERVAL=$every" : 'FREQ=WEEKLY;INTERVAL=' . ($weeks[is_string($every) ? $every : ''] ?? 1);
     }
 }

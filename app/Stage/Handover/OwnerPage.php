@@ -8,8 +8,6 @@ use App\Bridge\SwitchFacts;
 use App\Models\Run;
 use App\Stage\Commissioning\RunResult;
 use Escapement\Core\Handover\OwnerWords;
-use Escapement\Core\Wire\CheckReader;
-use Escapement\Core\Wire\Node;
 
 /** What an owner gets: how it behaves, what was proved and what not, and the sheet as it was left. */
 final readonly class OwnerPage
@@ -21,8 +19,7 @@ final readonly class OwnerPage
     {
         $this->report = new Report($run);
         $facts = new SwitchFacts($run->switch, $run->plantThen());
-        $habits = array_filter($run->sheet->habits, static fn(mixed $value): bool => $value !== null);
-        $this->words = new OwnerWords($facts->plant, $facts->settings($run->sheet->settings), $facts->loads(), (new CheckReader())->site(Node::fromArray((object) $habits)));
+        $this->words = new OwnerWords($facts->plant, $facts->settings($run->sheet->settings), $facts->loads(), SwitchFacts::habits($run->sheet->habits));
     }
 
     /** @return list<string> */

@@ -8,6 +8,7 @@ use App\Bridge\PlanFacts;
 use App\Bridge\Units;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
+use Escapement\Core\Packing\Calibration;
 use Escapement\Core\Packing\PackGroup;
 use Escapement\Core\Packing\PackLine;
 use Escapement\Core\Packing\PackList;
@@ -17,9 +18,6 @@ use Illuminate\Support\Carbon;
 /** The pack list of a switch, with what is ticked off. */
 final readonly class PackPage
 {
-    /** Gauges are checked once a year where their maker says nothing else. */
-    private const CALIBRATION_DAYS = 365;
-
     public SiteStanding $standing;
     public Units $units;
     /** @var list<PackLine> */
@@ -103,12 +101,12 @@ final readonly class PackPage
         if (! $line->isGauge) {
             return null;
         }
-        $date = $this->calibrated[$line->key] ?? null;
-        if ($date === null) {
-            return 'when it was calibrated is not known';
-        }
-        $due = Carbon::parse($date, $this->day->timezone)->addDays(self::CALIBRATION_DAYS);
+        $calibration = new Calibration($this->calibrated[$line->key] ?? null);
 
-        return $due->lessThan($this->day->copy()->startOfDay()) ? 'calibration ran out on ' . $due->format('j M Y') : null;
+        return match (true) {
+            $calibration->goodUntil === null => 'when it was calibrated is not known',
+            $calibration->isGoodOn($this->day->format('Y-m-d')) => null,
+            default => 'calibration ran out on ' . $calibration->goodUntil->format('j M Y'),
+        };
     }
 }

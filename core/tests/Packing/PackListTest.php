@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Packing;
 
 use Escapement\Core\Landing\Feeder;
+use Escapement\Core\Packing\Calibration;
 use Escapement\Core\Packing\PackGroup;
 use Escapement\Core\Packing\PackLine;
 use Escapement\Core\Packing\PackList;
@@ -60,6 +61,22 @@ final class PackListTest extends TestCase
             self::assertSame(['gear'], array_values(array_unique(array_map(static fn(PackLine $line): string => $line->group->value, array_filter($lines, static fn(PackLine $line): bool => $line->isGauge)))));
             self::assertSame([2.0], array_values(array_map(static fn(PackLine $line): ?float => $line->quantity, array_filter($lines, static fn(PackLine $line): bool => $line->group === PackGroup::Own))));
         }
+    }
+
+    #[Test, DataProvider('days')]
+    public function a_gauge_is_good_for_a_year(?string $calibrated, string $day, bool $isGood): void
+    {
+        self::assertSame($isGood, (new Calibration($calibrated))->isGoodOn($day));
+    }
+
+    /** @return iterable<string, array{?string, string, bool}> */
+    public static function days(): iterable
+    {
+        yield 'on its last day' => ['2025-10-01', '2026-10-01', true];
+        yield 'the day after' => ['2025-10-01', '2026-10-02', false];
+        yield 'over a leap day a year is 365 days' => ['2027-03-01', '2028-02-29', true];
+        yield 'and not one more' => ['2027-03-01', '2028-03-01', false];
+        yield 'nobody knows when' => [null, '2026-10-01', false];
     }
 
     /**

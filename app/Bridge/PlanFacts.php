@@ -24,6 +24,8 @@ final readonly class PlanFacts
     private const FEET_PER_METRE = 1 / 0.3048;
     private const USUAL_C = 35;
     private const GENERIC_REACTANCE = 0.25;
+    /** What lamps and electronics bear while a motor starts. */
+    public const DIP_LIMIT_PCT = 20;
 
     public SitePlan $plan;
     public System $system;
@@ -130,12 +132,18 @@ final readonly class PlanFacts
         $shed = $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->shed);
 
         return (new StepSequence())->answer(Node::fromArray([
-            'usable_kw' => $usableKw, 'first_step_s' => $firstStepS, 'step_s' => $stepS, 'k_kva' => self::stiffnessKva($ratedKva),
+            'usable_kw' => $usableKw, 'first_step_s' => $firstStepS, 'step_s' => $stepS, 'dip_limit_pct' => self::DIP_LIMIT_PCT, 'k_kva' => self::stiffnessKva($ratedKva),
             'base_kw' => (float) $this->switch->loads->reject(static fn(LoadItem $load): bool => $load->shed)->sum(static fn(LoadItem $load): float => (float) $load->kw),
             'loads' => array_values($shed->map(static fn(LoadItem $load): array => [
                 'id' => $load->name, 'kw' => (float) $load->kw, 'start_kva' => (float) $load->start_kva, 'priority' => $load->priority, 'compressor' => $load->compressor,
             ])->all()),
         ]));
+    }
+
+    /** The start that just dips to the limit: dip = 100·s ÷ (s + k). */
+    public static function startLimitKva(float $ratedKva): float
+    {
+        return self::stiffnessKva($ratedKva) * self::DIP_LIMIT_PCT / (100 - self::DIP_LIMIT_PCT);
     }
 
     /** What the machine sets against a start, with a generic reactance: to be confirmed with the maker's figures. */

@@ -138,6 +138,15 @@ final class PlanPagesTest extends TestCase
     }
 
     #[Test]
+    public function a_start_on_the_drawn_limit_dips_by_what_the_line_says(): void
+    {
+        $page = new SheddingPage($this->loaded($this->surveyed(InstallationKind::WholeHouse)));
+        $answer = (new Calculations())->calc('step_sequence', Node::fromArray(['usable_kw' => 100, 'k_kva' => PlanFacts::stiffnessKva((float) $page->rating?->values['alternator_kva']), 'loads' => [['id' => 'a', 'kw' => 1, 'start_kva' => $page->limitKva]]]));
+        self::assertEqualsWithDelta(PlanFacts::DIP_LIMIT_PCT, $answer['worst_dip_pct'], 1e-9);
+        self::assertStringContainsString('kVA dips by 20 %', $page->chart()->svg());
+    }
+
+    #[Test]
     public function a_load_of_another_company_is_not_moved(): void
     {
         $strange = $this->surveyed(InstallationKind::WholeHouse)->loads()->firstOrFail();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan;
 
+use App\Bridge\PlanFacts;
+
 /** Running kW as stairs and each start as a stroke, under the two limits of the source. */
 final readonly class SheddingChart
 {
@@ -34,6 +36,7 @@ final readonly class SheddingChart
         $parts = [sprintf('<svg class="shed-chart" viewBox="0 0 %d 330" width="%d" height="330" role="img" aria-label="%s">', $width, $width, e($this->words()))];
         $parts[] = $this->axis('Running, kW', self::KW_TOP, self::KW_FOOT, $this->mostKw) . $this->axis('Start, kVA', self::KVA_TOP, self::KVA_FOOT, $this->mostKva);
         $parts[] = $this->limit($this->page->usableKw, $this->mostKw, self::KW_TOP, self::KW_FOOT, 'the source gives ' . round($this->page->usableKw, 1) . ' kW');
+        $parts[] = $this->limit($this->page->limitKva, $this->mostKva, self::KVA_TOP, self::KVA_FOOT, 'a start of ' . round($this->page->limitKva, 1) . ' kVA dips by ' . PlanFacts::DIP_LIMIT_PCT . ' %');
         $path = sprintf('M%.1f %d V%.1f', $this->x(0), self::KW_FOOT, $this->y($this->page->baseKw(), $this->mostKw, self::KW_TOP, self::KW_FOOT));
         $labels = '';
         foreach ($this->page->steps() as $step) {

@@ -32,10 +32,11 @@ final readonly class SheddingPage
         $facts = new PlanFacts($switch, $switch->plan);
         $this->rating = $facts->rating();
         $this->usableKw = $this->figure('usable_kw');
-        $this->limitKva = $this->figure('alternator_kva');
+        $ratedKva = $this->figure('alternator_kva');
+        $this->limitKva = PlanFacts::startLimitKva($ratedKva);
         $now = $this->kept();
         $this->shed = $this->usableKw > 0 ? $facts->shedPlan($this->usableKw, $this->figure('leg_a')) : null;
-        $this->restart = $this->usableKw > 0 ? $facts->restart($this->usableKw, $this->limitKva, $now['first_step_ms'] / 1000, $now['step_ms'] / 1000) : null;
+        $this->restart = $this->usableKw > 0 ? $facts->restart($this->usableKw, $ratedKva, $now['first_step_ms'] / 1000, $now['step_ms'] / 1000) : null;
     }
 
     /** @return array{limit_kw: float|int, first_step_ms: int, step_ms: int, overload_ms: int, lockout_ms: int} of the newest sheet, else the usual ones */

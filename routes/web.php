@@ -69,6 +69,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
     Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');
     Route::get('/runs/{run}/procedure', Commissioning\ShowProcedure::class)->name('procedure');
+    Route::get('/runs/{run}/sheet', Commissioning\ShowAnswerSheet::class)->name('procedure.sheet');
     Route::get('/runs/{run}/verdict', Commissioning\ShowVerdict::class)->name('run.verdict');
     Route::get('/runs/{run}/report', Handover\ShowReport::class)->name('report');
     Route::get('/runs/{run}/report.pdf', Handover\PrintReport::class)->name('report.pdf');
@@ -119,8 +120,10 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/commission', Commissioning\BeginRun::class)->name('runs.begin');
         Route::post('/runs/{run}/marks', Commissioning\TakeMarks::class)->name('marks');
         Route::post('/runs/{run}/answers', Commissioning\TakeAnswers::class)->name('answers');
+        Route::post('/runs/{run}/photos', Commissioning\TakePhoto::class)->name('run.photos');
         Route::post('/runs/{run}/procedure', Commissioning\AnswerStep::class)->name('answer');
-        Route::post('/runs/{run}/sheet', Commissioning\FollowSheet::class)->name('run.follow');
+        Route::put('/runs/{run}/sheet', Commissioning\AnswerSheet::class)->name('procedure.sheet.keep');
+        Route::post('/runs/{run}/follow', Commissioning\FollowSheet::class)->name('run.follow');
         Route::post('/runs/{run}/late', Commissioning\AddLateMark::class)->name('marks.late');
         Route::post('/runs/{run}/notes', Commissioning\AddNote::class)->name('notes');
         Route::post('/runs/{run}/link', Handover\MakeLink::class)->name('link.make');

@@ -11,13 +11,11 @@ use Escapement\Core\Power\System;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Node;
-use Escapement\Core\Wiring\Colours;
 use Escapement\Core\Wiring\ColourSystem;
 use Escapement\Core\Wiring\PullBox;
 use Escapement\Core\Wiring\Sizes;
-use Escapement\Core\Wiring\Torque;
 
-/** What lands in an enclosure, as the calculations of colours and torque want it. */
+/** The colours that hold at a site, and the boxes that its runs meet in. */
 final readonly class LandingFacts
 {
     private const HIGH_VOLTS = 250.0;
@@ -34,36 +32,6 @@ final readonly class LandingFacts
             $system->vLn > self::HIGH_VOLTS => 'us_480y_277',
             default => 'us_208y_120',
         });
-    }
-
-    /**
-     * @param list<array<string, mixed>> $lines
-     *
-     * @throws BadInput
-     */
-    public function colours(array $lines, bool $isBondingPoint): Answer
-    {
-        $hasGround = in_array('G', array_column($lines, 'on'), true);
-
-        return (new Colours())->answer(Node::fromArray([
-            'system' => $this->colours->name, 'bonding_point' => $isBondingPoint || ! $hasGround,
-            'landings' => array_map(static fn(array $line): array => ['conductor' => $line['conductor'], 'terminal' => $line['on'], 'colour' => $line['colour'], 'reid' => $line['reid'] ?? null, 'size' => $line['size']], array_slice($lines, 0, 40)),
-        ]));
-    }
-
-    /**
-     * @param list<array<string, mixed>> $lines
-     *
-     * @throws BadInput
-     */
-    public function torque(array $lines, string $workDate): Answer
-    {
-        return (new Torque())->answer(Node::fromArray([
-            'work_date' => $workDate,
-            'points' => array_map(static fn(array $line, int $i): array => ['id' => (string) ($i + 1), 'conductor_size' => $line['size'], 'screw' => $line['screw']]
-                + ($line['screw'] === 'hex_socket' && isset($line['socket_in']) ? ['socket_in' => $line['socket_in']] : [])
-                + (isset($line['maker_value']) ? ['maker' => ['value' => $line['maker_value'], 'unit' => $line['maker_unit'] ?? 'in_lb']] : []), $lines, array_keys($lines)),
-        ]));
     }
 
     /**

@@ -16,6 +16,8 @@ use Illuminate\Support\Carbon;
  * @property int        $company_id
  * @property int        $switch_id
  * @property int        $user_id
+ * @property ?int       $run_id     that it is evidence of
+ * @property ?string    $step       of that run's procedure
  * @property string     $subject    of the survey
  * @property string     $moment     before, during or after the work
  * @property ?string    $caption

@@ -27,6 +27,7 @@ use Illuminate\Support\Carbon;
  * @property ?Carbon        $signed_at
  * @property Carbon         $created_at
  * @property ?array<string, mixed> $surveyed the facts of the survey that it was begun with
+ * @property ?array<string, mixed> $work    what site and plan gave to its procedure
  * @property ?array<string, mixed> $options the schools chosen for its procedure
  * @property TransferSwitch $switch
  * @property Sheet          $sheet
@@ -34,6 +35,7 @@ use Illuminate\Support\Carbon;
  * @property Collection<int, Mark>        $marks
  * @property Collection<int, RecordEntry> $entries
  * @property Collection<int, StepAnswer>  $answers
+ * @property Collection<int, Photo>       $photos
  * @property Collection<int, HandoverLink> $links
  */
 final class Run extends Model
@@ -41,6 +43,8 @@ final class Run extends Model
     use BelongsToCompany;
 
     public const UPDATED_AT = null;
+    /** A signature drawn: path data of an SVG of 400 by 130, moves and lines only. */
+    public const DRAWING = '/^(M\d{1,4} \d{1,4}(L\d{1,4} \d{1,4})*)*$/D';
 
     protected $guarded = [];
 
@@ -76,6 +80,15 @@ final class Run extends Model
     {
         $relation = $this->hasMany(StepAnswer::class);
         $relation->orderBy('seq');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Photo, $this> in the order in which they came */
+    public function photos(): HasMany
+    {
+        $relation = $this->hasMany(Photo::class);
+        $relation->orderBy('created_at')->orderBy('id');
 
         return $relation;
     }
@@ -120,6 +133,6 @@ final class Run extends Model
 
     protected function casts(): array
     {
-        return ['signed_at' => 'datetime', 'created_at' => 'datetime', 'surveyed' => 'array', 'options' => 'array'];
+        return ['signed_at' => 'datetime', 'created_at' => 'datetime', 'surveyed' => 'array', 'options' => 'array', 'work' => 'array'];
     }
 }

@@ -18,7 +18,7 @@ use Illuminate\Support\Carbon;
  * @property int                  $seq
  * @property string               $step
  * @property string               $expectation what it was given to
- * @property array<string, mixed> $given       so, value, choice, skip_reason, note
+ * @property array<string, mixed> $given       so, value, choice, skip_reason, note, name, drawing, photos
  * @property Verdict              $verdict
  * @property ?string              $client_wall
  * @property int                  $user_id

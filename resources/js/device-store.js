@@ -1,13 +1,14 @@
-// Marks and answers on the device: one store each, strict durability, so that a crash a moment after the press loses nothing.
+// Marks, answers and pictures on the device: one store each, strict durability, so that a crash a moment after the press loses nothing.
 
 const open = () => new Promise((resolve, reject) => {
-    const request = indexedDB.open('escapement', 2);
+    const request = indexedDB.open('escapement', 3);
     request.onupgradeneeded = () => {
         const db = request.result;
         const add = (name, keyPath) => (db.objectStoreNames.contains(name) ? null : db.createObjectStore(name, { keyPath }));
         add('marks', 'id')?.createIndex('run', 'run');
         add('runs', 'run');
         add('answers', 'id')?.createIndex('run', 'run');
+        add('photos', 'id')?.createIndex('run', 'run');
     };
     request.onsuccess = () => {
         request.result.onversionchange = () => request.result.close(); // a newer page must not wait for this one
@@ -28,15 +29,21 @@ async function withStore(name, mode, act) {
         transaction.onerror = transaction.onabort = () => reject(transaction.error);
     });
 }
+const allOf = async (name, run) => (await withStore(name, 'readonly', (store) => store.index('run').getAll(run))).sort((a, b) => a.order - b.order);
 
 /** A mark as the server takes it, with `run` and `sent`; saved again under its id when it changes. */
 export const saveMark = (mark) => withStore('marks', 'readwrite', (store) => store.put(mark));
 export const marksOf = (run) => withStore('marks', 'readonly', (store) => store.index('run').getAll(run));
-export const unsentCount = async (run) => (await marksOf(run)).filter((mark) => !mark.sent).length;
+/** Of all that was marked, answered and pictured in a run, how much the server does not have yet. */
+export const unsentCount = async (run) => (await marksOf(run)).filter((mark) => !mark.sent).length + (await answersOf(run)).length + (await photosOf(run)).length;
 /** When the run began by this device's clock, in ms since 1970. */
 export const saveEpoch = (run, epoch) => withStore('runs', 'readwrite', (store) => store.put({ run, epoch }));
 export const epochOf = async (run) => (await withStore('runs', 'readonly', (store) => store.get(run)))?.epoch ?? null;
 /** An answer as the server takes it, with `run` and `order`; it is here until the server has it. */
 export const saveAnswer = (answer) => withStore('answers', 'readwrite', (store) => store.put(answer));
 export const dropAnswer = (id) => withStore('answers', 'readwrite', (store) => store.delete(id));
-export const answersOf = async (run) => (await withStore('answers', 'readonly', (store) => store.index('run').getAll(run))).sort((a, b) => a.order - b.order);
+export const answersOf = (run) => allOf('answers', run);
+/** A picture: `id`, `run`, `step`, `order`, `client_wall` and its bytes as `blob`; it is here until the server has it. */
+export const savePhoto = (photo) => withStore('photos', 'readwrite', (store) => store.put(photo));
+export const dropPhoto = (id) => withStore('photos', 'readwrite', (store) => store.delete(id));
+export const photosOf = (run) => allOf('photos', run);

@@ -11,21 +11,21 @@ use App\Models\Sheet;
 use App\Models\Standing;
 use App\Models\StepAnswer;
 use App\Models\User;
-use App\Stage\Commissioning\ProcedurePage;
 use Database\Factories\UserFactory;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Wire\Node;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Str;
-use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
+use Tests\WorksThrough;
 
 final class ProcedureTest extends TestCase
 {
+    use WorksThrough;
+
     #[Test, DataProvider('kinds')]
     public function every_kind_has_its_procedure_on_a_page(InstallationKind $kind): void
     {
@@ -49,13 +49,7 @@ final class ProcedureTest extends TestCase
         while (($step = $this->page($run)->next()) !== null) {
             self::assertNotContains($step->id, $asked, 'asked once');
             $asked[] = $step->id;
-            $answer = match ($step->kind->value) {
-                'measure' => ['value' => $step->band->min ?? 1],
-                'choose' => ['choice' => $step->choices[0]],
-                'time' => ['note' => 'Timed by ear.'],
-                default => ['so' => '1'],
-            };
-            $this->post("/runs/$run->id/procedure", $answer + ['step' => $step->id])->assertRedirect()->assertSessionMissing('fault');
+            $this->post("/runs/$run->id/procedure", self::asExpected($step) + ['step' => $step->id])->assertRedirect()->assertSessionMissing('fault');
         }
         $page = $this->page($run);
         self::assertSame(count($page->facts->steps), $page->progress->closed());
@@ -113,6 +107,11 @@ final class ProcedureTest extends TestCase
         yield 'a figure in words' => [['value' => '120'], 'value'];
         yield 'a note too long' => [['note' => str_repeat('x', 501)], 'note'];
         yield 'not so, and nothing said' => [['so' => false], 'note'];
+        yield 'a signature that is no drawing' => [['drawing' => '<svg onload=1>'], 'drawing'];
+        yield 'a name too long' => [['name' => str_repeat('x', 121)], 'name'];
+        yield 'pictures that are none' => [['photos' => ['one']], 'photos'];
+        yield 'too many pictures' => [['photos' => array_fill(0, 41, '3f0e0000-0000-4000-8000-000000000000')], 'photos'];
+        yield 'pictures not in a list' => [['photos' => 'one'], 'photos'];
         yield 'left out, which it is never' => [['skip_reason' => 'Late.'], 'skip_reason'];
     }
 
@@ -154,9 +153,9 @@ final class ProcedureTest extends TestCase
         $this->send($run, [$this->answer('simulated_outage/time-start-signal', ['note' => 'By ear.']), $this->answer('simulated_outage/time-engine-running', ['note' => 'By ear.'])])->assertJsonCount(2, 'kept');
         $sheet = $switch->sheet()->firstOrFail();
         Sheet::query()->create(['company_id' => $user->company_id, 'switch_id' => $switch->id, 'version' => 2, 'standing' => Standing::AsLeft, 'settings' => ['start_delay_ms' => 8000] + $sheet->settings, 'habits' => $sheet->habits, 'user_id' => $user->id]);
-        $this->get("/runs/$run->id/procedure")->assertSee('Go on with version 2');
+        $this->get("/runs/$run->id/procedure")->assertSee('The sheet is at version 2')->assertSee('Go on with them as they are now');
         $closed = $this->page($run)->progress->closed();
-        $this->post("/runs/$run->id/sheet")->assertRedirect();
+        $this->post("/runs/$run->id/follow")->assertRedirect();
         $page = $this->page($run);
         self::assertSame(['simulated_outage/time-start-signal' => 'reopened'], array_map(static fn($state): string => $state->value, array_filter($page->progress->states, static fn($state): bool => $state->value === 'reopened')));
         self::assertSame($closed - 1, $page->progress->closed());
@@ -228,43 +227,5 @@ final class ProcedureTest extends TestCase
         self::assertArrayHasKey('manual_transfer/lever', $page->facts->steps);
         self::assertArrayNotHasKey('clean_up/sign-owner', $page->facts->steps);
         self::assertSame('59.5 to 63 Hz', $page->facts->steps['no_load_run/generator-hz']->expectation);
-    }
-
-    /** Closes every step before one, as expected or with a note. */
-    private function pass(Run $run, string $until): void
-    {
-        while (($step = $this->page($run)->next()) !== null && $step->id !== $until) {
-            $this->send($run, [$this->answer($step->id, match ($step->kind->value) {
-                'measure' => ['value' => $step->band->min ?? 1],
-                'choose' => ['choice' => $step->choices[0]],
-                'time' => ['note' => 'By ear.'],
-                default => ['so' => true],
-            })])->assertJsonPath('refused', []);
-        }
-    }
-
-    private function page(Run $run): ProcedurePage
-    {
-        return ProcedurePage::of(Run::query()->findOrFail($run->id), null);
-    }
-
-    /**
-     * @param array<string, mixed> $given
-     *
-     * @return array<string, mixed>
-     */
-    private function answer(string $step, array $given): array
-    {
-        return ['id' => (string) Str::uuid(), 'step' => $step] + $given;
-    }
-
-    /**
-     * @param list<array<string, mixed>> $answers
-     *
-     * @return TestResponse<JsonResponse>
-     */
-    private function send(Run $run, array $answers): TestResponse
-    {
-        return $this->postJson("/runs/$run->id/answers", ['answers' => $answers]);
     }
 }

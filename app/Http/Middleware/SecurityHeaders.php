@@ -10,7 +10,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Nothing inline, nothing from elsewhere, no framing, no sniffing; pages of a company are kept by nobody in between. */
 final class SecurityHeaders
 {
-    private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
+    private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; "
         . "connect-src 'self'; worker-src 'self'; manifest-src 'self'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'";
 
     public function handle(Request $request, \Closure $next): Response

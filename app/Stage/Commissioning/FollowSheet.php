@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Stage\Commissioning;
 
 use App\Bridge\ProcedureFacts;
+use App\Bridge\ProcedureWork;
 use App\Models\Run;
 use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
-/** A run goes on against the newest version of the sheet; what was answered to another expectation is open again. */
+/** A run goes on against the newest version of the sheet and the plan as it is now; what was answered to another expectation is open again. */
 final readonly class FollowSheet
 {
     public function __construct(private Record $record) {}
@@ -25,7 +26,8 @@ final readonly class FollowSheet
             abort_if($locked->isSigned(), 409, 'This run is signed and closed.');
             $locked->load(['sheet', 'switch.site', 'switch.loads', 'switch.plan', 'answers']);
             $newest = $locked->switch->sheet()->firstOrFail();
-            if ($newest->id === $locked->sheet_id) {
+            $work = ProcedureWork::changedSince($locked);
+            if ($newest->id === $locked->sheet_id && $work === null) {
                 return 0;
             }
             $answered = [];
@@ -33,17 +35,17 @@ final readonly class FollowSheet
                 $answered[$answer->step] = $answer->expectation;
             }
             $before = $locked->sheet->version;
-            $locked->update(['sheet_id' => $newest->id]);
+            $locked->update(['sheet_id' => $newest->id, 'work' => $work ?? $locked->work]);
             $reopened = (new ProcedureFacts($locked->setRelation('sheet', $newest)))->procedure->reopened($answered);
-            $this->record->append($locked, $user, 'sheet_followed', ['from_version' => $before, 'to_version' => $newest->version, 'settings' => $newest->settings, 'reopened' => $reopened]);
+            $this->record->append($locked, $user, 'sheet_followed', ['from_version' => $before, 'to_version' => $newest->version, 'settings' => $newest->settings, 'plan' => $work !== null, 'reopened' => $reopened]);
 
             return count($reopened);
         });
 
         return redirect()->route('procedure', $run)->with('said', match ($reopened) {
-            0 => 'It goes on with the newest sheet; no answer is touched by it.',
-            1 => 'It goes on with the newest sheet; one step is open again.',
-            default => "It goes on with the newest sheet; $reopened steps are open again.",
+            0 => 'It goes on with sheet and plan as they are now; no answer is touched by it.',
+            1 => 'It goes on with sheet and plan as they are now; one step is open again.',
+            default => "It goes on with sheet and plan as they are now; $reopened steps are open again.",
         });
     }
 }

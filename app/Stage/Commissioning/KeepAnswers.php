@@ -23,6 +23,8 @@ use Illuminate\Support\Str;
  */
 final readonly class KeepAnswers
 {
+    private const MOST_PHOTOS = 40;
+
     public function __construct(private Record $record, private AnswerJudge $judge) {}
 
     /**
@@ -35,7 +37,7 @@ final readonly class KeepAnswers
         return DB::transaction(function () use ($run, $user, $answers): array {
             $locked = Run::locked($run->id);
             abort_if($locked->isSigned(), 409, 'This run is signed and closed.');
-            $locked->load(['sheet', 'switch.site', 'switch.loads', 'switch.plan', 'answers', 'marks']);
+            $locked->load(['sheet', 'switch.site', 'switch.loads', 'switch.plan', 'answers', 'marks', 'photos']);
             $facts = new ProcedureFacts($locked);
             $timed = (new RunResult($locked))->verdict->runs;
             $kept = $refused = $happened = [];
@@ -68,7 +70,7 @@ final readonly class KeepAnswers
      */
     private function keepOne(Run $run, User $user, ProcedureFacts $facts, array $timed, array $answer): StepAnswer|array
     {
-        /** @var array{id: string, step: string, so?: ?bool, value?: int|float|null, choice?: ?string, skip_reason?: ?string, note?: ?string, client_wall?: ?string} $answer */
+        /** @var array{id: string, step: string, so?: ?bool, value?: int|float|null, choice?: ?string, skip_reason?: ?string, note?: ?string, name?: ?string, drawing?: ?string, photos?: list<string>, client_wall?: ?string} $answer */
         $step = $facts->steps[$answer['step']] ?? null;
         if ($step === null) {
             return ['step', 'The procedure has no such step now.'];
@@ -79,11 +81,11 @@ final readonly class KeepAnswers
         }
         $value = $answer['value'] ?? null;
         try {
-            $verdict = $this->judge->judge($step, new Given($answer['so'] ?? null, $value === null ? null : (float) $value, $answer['choice'] ?? null, $answer['skip_reason'] ?? null, $answer['note'] ?? null));
+            $verdict = $this->judge->judge($step, new Given($answer['so'] ?? null, $value === null ? null : (float) $value, $answer['choice'] ?? null, $answer['skip_reason'] ?? null, $answer['note'] ?? null, $answer['name'] ?? null, count($answer['photos'] ?? []) + $run->photos->where('step', $step->id)->count()));
         } catch (AnswerFault $e) {
             return [$e->field, $e->getMessage()];
         }
-        $given = array_filter(array_intersect_key($answer, array_flip(['so', 'value', 'choice', 'skip_reason', 'note'])), static fn(mixed $one): bool => $one !== null);
+        $given = array_filter(array_intersect_key($answer, array_flip(['so', 'value', 'choice', 'skip_reason', 'note', 'name', 'drawing', 'photos'])), static fn(mixed $one): bool => $one !== null && $one !== []);
         $kept = StepAnswer::query()->create([
             'id' => $answer['id'], 'company_id' => $run->company_id, 'run_id' => $run->id, 'seq' => 1 + (int) ($run->answers->last()->seq ?? 0), 'step' => $step->id, 'expectation' => $step->expectation,
             'given' => $given, 'verdict' => $verdict, 'client_wall' => $answer['client_wall'] ?? null, 'user_id' => $user->id, 'received_at' => Carbon::now(),
@@ -115,8 +117,16 @@ final readonly class KeepAnswers
             ! $isText($answer['choice'] ?? null, 200) => ['choice', 'Choose one of the answers.'],
             ! $isText($answer['skip_reason'] ?? null, 500) => ['skip_reason', '500 characters at most.'],
             ! $isText($answer['note'] ?? null, 500) => ['note', '500 characters at most.'],
+            ! $isText($answer['name'] ?? null, 120) => ['name', '120 characters at most.'],
+            ! $isText($answer['drawing'] ?? null, 20_000) || preg_match(Run::DRAWING, (string) ($answer['drawing'] ?? '')) !== 1 => ['drawing', 'The drawing could not be read; draw it again.'],
+            ! self::areIds($answer['photos'] ?? []) => ['photos', 'Ids of up to 40 pictures.'],
             ! $isText($answer['client_wall'] ?? null, 40) => ['client_wall', 'The time on the device, 40 characters at most.'],
             default => null,
         };
+    }
+
+    private static function areIds(mixed $photos): bool
+    {
+        return is_array($photos) && array_is_list($photos) && count($photos) <= self::MOST_PHOTOS && array_filter($photos, static fn(mixed $id): bool => ! Str::isUuid($id)) === [];
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
-use App\Bridge\ProcedureFacts;
+use App\Bridge\ProcedureWork;
 use App\Bridge\ProofGrounds;
 use App\Models\Run;
 use App\Models\TransferSwitch;
@@ -17,20 +17,26 @@ final readonly class OpenRun
 {
     public function __construct(private Record $record) {}
 
-    /** @param array<string, bool> $options the schools chosen for the procedure */
-    public function open(TransferSwitch $switch, User $user, int $reactionMs, array $options = []): Run
+    /**
+     * @param array<mixed> $schools    chosen for the procedure
+     * @param ?string      $torqueUnit of the tool in hand
+     */
+    public function open(TransferSwitch $switch, User $user, int $reactionMs, array $schools = [], ?string $torqueUnit = null): Run
     {
         $sheet = $switch->sheet()->firstOrFail();
         $switch->loadMissing(['site', 'loads', 'plan']);
 
-        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options): Run {
+        $options = ProcedureWork::chosen($schools);
+        $work = ProcedureWork::of($switch, $options, $torqueUnit);
+
+        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options, $work): Run {
             $run = Run::query()->create([
                 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'sheet_id' => $sheet->id, 'user_id' => $user->id,
-                'reaction_ms' => $reactionMs, 'options' => $options, 'head' => RecordChain::GENESIS, 'surveyed' => ['facts' => ProofGrounds::of($switch)->facts, 'plant' => $switch->plant],
+                'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work, 'head' => RecordChain::GENESIS, 'surveyed' => ['facts' => ProofGrounds::of($switch)->facts, 'plant' => $switch->plant],
             ]);
             $this->record->append($run, $user, 'run_begun', [
                 'site' => $switch->site->name, 'switch' => $switch->name, 'sheet_version' => $sheet->version, 'settings' => $sheet->settings,
-                'system' => $switch->plant, 'surveyed' => ProofGrounds::of($switch)->facts, 'reaction_ms' => $reactionMs, 'options' => ProcedureFacts::chosen($options),
+                'system' => $switch->plant, 'surveyed' => ProofGrounds::of($switch)->facts, 'reaction_ms' => $reactionMs, 'options' => $options,
             ]);
 
             return $run->refresh();

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Stage\Commissioning;
 
 use App\Bridge\ProcedureFacts;
+use App\Bridge\ProcedureWork;
+use App\Models\Photo;
 use App\Models\Run;
 use App\Models\StepAnswer;
 use App\Stage\SiteStanding;
@@ -19,14 +21,14 @@ use Escapement\Core\Settings\SheetWords;
 /** A procedure as it is worked through: the step that is next, and all of it below. */
 final readonly class ProcedurePage
 {
-    private const NEEDS = ['sheet', 'user', 'answers.user', 'marks.user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet.user', 'switch.run.sheet', 'switch.run.user', 'switch.proof.sheet', 'switch.proof.user'];
+    private const NEEDS = ['sheet', 'user', 'answers.user', 'photos', 'marks.user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet.user', 'switch.run.sheet', 'switch.run.user', 'switch.proof.sheet', 'switch.proof.user'];
 
     public SiteStanding $standing;
     public ProcedureFacts $facts;
     public Progress $progress;
     private RunResult $result;
 
-    /** @param null|array{step: string, field: string, message: string, typed: array<string, ?string>} $fault of the answer that was refused */
+    /** @param null|array{step: string, field: string, message: string, typed: array<string, string>} $fault of the answer that was refused */
     private function __construct(public Run $run, public ?array $fault, private string $wanted)
     {
         $this->standing = new SiteStanding($run->switch->site, $run->switch);
@@ -35,7 +37,7 @@ final readonly class ProcedurePage
         $this->progress = $this->facts->progress($this->result->verdict->runs);
     }
 
-    /** @param null|array{step: string, field: string, message: string, typed: array<string, ?string>} $fault */
+    /** @param null|array{step: string, field: string, message: string, typed: array<string, string>} $fault */
     public static function of(Run $run, ?array $fault, string $wanted = ''): self
     {
         return new self($run->load(self::NEEDS), $fault, $wanted);
@@ -130,6 +132,7 @@ final readonly class ProcedurePage
             StepState::Noted => 'closed with a note',
             StepState::Skipped => 'left out',
             StepState::NotSo => 'not as it should be',
+            StepState::Stopped => 'a finding stands against it',
             StepState::Reopened => 'open again',
         };
     }
@@ -140,7 +143,7 @@ final readonly class ProcedurePage
         return match ($this->state($step)) {
             StepState::Done => 'proven',
             StepState::Noted, StepState::Skipped, StepState::Reopened => 'warn',
-            StepState::NotSo => 'stop',
+            StepState::NotSo, StepState::Stopped => 'stop',
             StepState::Open, StepState::Locked => 'note',
         };
     }
@@ -153,17 +156,7 @@ final readonly class ProcedurePage
 
     public function given(StepAnswer $answer, Step $step): string
     {
-        $given = $answer->given;
-        $words = match (true) {
-            isset($given['value']) => $given['value'] . " {$step->band?->unit}",
-            isset($given['choice']) => (string) $given['choice'],
-            isset($given['skip_reason']) => 'left out: ' . $given['skip_reason'],
-            ($given['so'] ?? null) === true => 'as expected',
-            ($given['so'] ?? null) === false => 'not so',
-            default => '',
-        };
-
-        return trim($words . (isset($given['note']) ? ($words === '' ? '' : '. ') . $given['note'] : ''));
+        return GivenWords::of($answer->given, $step->band?->unit);
     }
 
     /** Two people answered one step differently: both are kept, and somebody has to look. */
@@ -177,6 +170,12 @@ final readonly class ProcedurePage
         }
 
         return count($verdicts) > 1 && count(array_unique(array_map(static fn(Verdict $verdict): string => $verdict->value, $verdicts))) > 1;
+    }
+
+    /** @return list<Photo> that have arrived for a step */
+    public function photos(Step $step): array
+    {
+        return array_values($this->run->photos->where('step', $step->id)->all());
     }
 
     /** What the stopwatch says of a timed step; null while nothing is timed. */
@@ -201,6 +200,11 @@ final readonly class ProcedurePage
         }
 
         return array_values(array_map(fn(StepAnswer $answer): string => $answer->user->name . ': ' . mb_strtolower(Stage::from(explode('/', $answer->step)[0])->title()) . ', ' . $answer->received_at->copy()->setTimezone($this->run->switch->site->timezone)->format('H:i'), $last));
+    }
+
+    public function isPlanChanged(): bool
+    {
+        return ! $this->run->isSigned() && ProcedureWork::changedSince($this->run) !== null;
     }
 
     public function newerVersion(): ?int

@@ -13,7 +13,7 @@ final readonly class ShowProcedure
 {
     public function __invoke(Request $request, Run $run): View
     {
-        /** @var ?array{step: string, field: string, message: string, typed: array<string, ?string>} $fault */
+        /** @var ?array{step: string, field: string, message: string, typed: array<string, string>} $fault */
         $fault = session('fault');
 
         return view('commissioning.procedure', ['page' => ProcedurePage::of($run, $fault, Typed::text($request, 'step', 120))]);

@@ -17,7 +17,7 @@ final readonly class SignRun
     {
         $fields = $request->validate([
             'signed_name' => ['required', 'string', 'max:120'],
-            'signed_drawing' => ['nullable', 'string', 'max:20000', 'regex:/^(M\d{1,4} \d{1,4}(L\d{1,4} \d{1,4})*)*$/D'],
+            'signed_drawing' => ['nullable', 'string', 'max:20000', 'regex:' . Run::DRAWING],
         ], ['signed_name.*' => 'Type the name of the person who signs.', 'signed_drawing.*' => 'The drawing could not be read; draw it again.']);
         /** @var User $user */
         $user = $request->user();

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Models\StepAnswer;
+use App\Stage\Commissioning\GivenWords;
 use Escapement\Core\Commissioning\Procedure\Step;
+use Escapement\Core\Commissioning\Procedure\StepKind;
 use Escapement\Core\Commissioning\Procedure\StepState;
 
 /** One step of the procedure as the report says it. */
@@ -14,32 +16,45 @@ final readonly class ProcedureLine
     /** What it leaves unproved; null when it is closed as expected. */
     public ?string $words;
 
-    public function __construct(public Step $step, public StepState $state, private ?StepAnswer $answer)
+    /** @param list<string> $photos ids of the pictures of this step that have arrived */
+    public function __construct(public Step $step, public StepState $state, private ?StepAnswer $answer, public array $photos = [])
     {
         $this->words = match ($state) {
             StepState::Done => null,
             StepState::Noted => "$step->title: closed with a note.",
             StepState::Skipped => "$step->title: left out.",
             StepState::NotSo => "$step->title: not as it should be.",
+            StepState::Stopped => "$step->title: a finding of the plan stands against it.",
             StepState::Open, StepState::Locked, StepState::Reopened => "$step->title: not answered.",
         };
     }
 
     public function found(): string
     {
-        $given = $this->answer->given ?? [];
-        $note = is_string($given['note'] ?? null) ? $given['note'] : '';
-        $found = match (true) {
-            isset($given['value']) && is_numeric($given['value']) => $given['value'] . ' ' . $this->step->band?->unit,
-            isset($given['choice']) && is_string($given['choice']) => $given['choice'],
-            isset($given['skip_reason']) && is_string($given['skip_reason']) => "left out: {$given['skip_reason']}",
+        return match (true) {
+            $this->answer !== null => GivenWords::of($this->answer->given, $this->step->band?->unit),
             $this->state === StepState::Done => 'as expected',
             $this->state === StepState::NotSo => 'not so',
-            $this->answer === null => 'not answered',
-            default => '',
+            default => 'not answered',
         };
+    }
 
-        return trim($found . ($note === '' || $note === ($given['skip_reason'] ?? '') ? '' : ($found === '' ? '' : '. ') . $note));
+    /** Pictures that were taken with the answer and are still on a phone; null when there are none. */
+    public function missingPictures(): ?string
+    {
+        $given = $this->answer->given ?? [];
+        $taken = is_array($given['photos'] ?? null) ? $given['photos'] : [];
+        $missing = count(array_diff($taken, $this->photos));
+
+        return $missing === 0 ? null : "{$this->step->title}: $missing of " . count($taken) . ' pictures ' . ($missing === 1 ? 'has' : 'have') . ' not arrived.';
+    }
+
+    /** @return null|array{name: string, drawing: string} where it is a signature */
+    public function signature(): ?array
+    {
+        $given = $this->answer->given ?? [];
+
+        return $this->step->kind === StepKind::Sign && is_string($given['name'] ?? null) && ($given['so'] ?? null) === true ? ['name' => $given['name'], 'drawing' => is_string($given['drawing'] ?? null) ? $given['drawing'] : ''] : null;
     }
 
     public function who(): string

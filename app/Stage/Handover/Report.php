@@ -40,7 +40,7 @@ final readonly class Report
 
     public function __construct(public Run $run)
     {
-        $run->load(['marks.user', 'answers.user', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads', 'switch.plan']);
+        $run->load(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads', 'switch.plan']);
         $this->result = new RunResult($run);
         $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
@@ -85,7 +85,7 @@ final readonly class Report
         $progress = $facts->progress($this->result->verdict->runs);
         $last = $this->run->answers->keyBy('step');
 
-        return array_values(array_map(static fn(Step $step): ProcedureLine => new ProcedureLine($step, $progress->states[$step->id], $last->get($step->id)), $facts->steps));
+        return array_values(array_map(fn(Step $step): ProcedureLine => new ProcedureLine($step, $progress->states[$step->id], $last->get($step->id), array_values($this->run->photos->where('step', $step->id)->pluck('id')->all())), $facts->steps));
     }
 
     /** @return list<array{when: string, who: string, text: string, isAmendment: bool}> */
@@ -108,10 +108,7 @@ final readonly class Report
      */
     public function notProved(): array
     {
-        $missing = [];
-        if ($this->result->verdict->runs === []) {
-            return ['Nothing was timed.'];
-        }
+        $missing = $this->result->verdict->runs === [] ? ['Nothing was timed.'] : [];
         foreach ($this->result->verdict->runs as $run) {
             foreach ($run->intervals as $interval) {
                 if ($interval->measuredMs === null && $interval->event !== 'start_signal') {
@@ -123,9 +120,7 @@ final readonly class Report
             }
         }
         foreach ($this->procedure as $line) {
-            if ($line->words !== null) {
-                $missing[] = $line->words;
-            }
+            array_push($missing, ...array_filter([$line->words, $line->missingPictures()]));
         }
         $missing[] = 'No load test: the run shows that it starts and transfers, not that it carries the building for hours.';
 

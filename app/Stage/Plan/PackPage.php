@@ -50,7 +50,7 @@ final readonly class PackPage
         }
         $this->lines = (new PackList(
             $switch->site->installation,
-            $landing->wires->feeders(),
+            $landing->work->feeders,
             array_sum(array_map(static fn(array $work): int => is_int($work['move_grounds']) ? $work['move_grounds'] : 0, $plan?->panelWork() ?? [])),
             count($landing->controls),
             array_map(strval(...), array_keys($sockets)),

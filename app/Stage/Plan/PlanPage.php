@@ -15,6 +15,7 @@ use Escapement\Core\Calc\Answer;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Template\SitePlan;
 use Escapement\Core\Topology\BondingCheck;
+use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Topology\Device;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OneLineReader;
@@ -25,19 +26,6 @@ use Escapement\Core\Wire\Node;
 /** The plan of one switch: its one-line, what moves, what to carry, what stays off. */
 final readonly class PlanPage
 {
-    /** What is done, and why, by the action that the core proposes. */
-    private const ACTIONS = [
-        'add-neutral' => ['Run the neutral to', 'Without it two legs stand in series over the double voltage.'],
-        'use-switched-neutral' => ['Switch the neutral at', 'The two supplies must not share their neutral current.'],
-        'remove-bond' => ['Take the bond out of', 'With two bonds the neutral current splits and flows in grounds.'],
-        'separate-neutral-ground' => ['Part neutrals and grounds in', 'Grounds on their own bar, neutrals on theirs.'],
-        'add-bond' => ['Fit the bond in', 'The one place where neutral and ground meet.'],
-        'add-equipment-ground' => ['Run a grounding conductor to', 'Earth itself is no way back for a fault.'],
-        'add-electrode-conductor' => ['Run the electrode conductor to', 'It belongs where the bond is.'],
-        'move-electrode-conductor' => ['Move the electrode conductor of', 'It belongs where the bond is.'],
-        'remove-electrode-conductor' => ['Take off the electrode conductor of', 'It belongs where the bond is.'],
-    ];
-
     public SiteStanding $standing;
     public OneLine $drawing;
     public OneLineDrawing $picture;
@@ -134,16 +122,10 @@ final readonly class PlanPage
             . ($fed === [] ? '' : ' The generator can start by itself within seconds and feed ' . ($panels === '' ? '' : "$panels and ") . "$loads loads.");
     }
 
-    /** @return list<array{n: int, action: string, title: string, why: string}> what moves, in order */
+    /** @return list<BondMove> what moves, in order */
     public function moves(): array
     {
-        $moves = [];
-        foreach (is_array($this->bonding['actions']) ? $this->bonding['actions'] : [] as $i => $action) {
-            [$title, $why] = self::ACTIONS[$action['action']] ?? [$action['action'], ''];
-            $moves[] = ['n' => $i + 1, 'action' => $action['action'], 'title' => "$title " . $this->name($action['at']), 'why' => $why . (isset($action['to']) ? ' To ' . $this->name($action['to']) . '.' : '')];
-        }
-
-        return $moves;
+        return BondMove::of($this->bonding, $this->name(...));
     }
 
     /** @return list<array<string, mixed>> what changes in each panel */

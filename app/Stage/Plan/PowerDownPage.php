@@ -10,6 +10,7 @@ use App\Stage\SiteStanding;
 use Escapement\Core\Calc\Answer;
 use Escapement\Core\PowerDown\PowerDown;
 use Escapement\Core\Template\PowerDownTasks;
+use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Wire\Node;
 use Illuminate\Support\Carbon;
 
@@ -79,7 +80,7 @@ final readonly class PowerDownPage
         $grounds = array_sum(array_map(static fn(array $work): int => is_int($work['move_grounds']) ? $work['move_grounds'] : 0, $plan?->panelWork() ?? []));
 
         // Parting neutrals and grounds is the moving of the grounds: counted once.
-        $bonds = array_filter($plan?->moves() ?? [], static fn(array $move): bool => $grounds === 0 || $move['action'] !== 'separate-neutral-ground');
+        $bonds = array_filter($plan?->moves() ?? [], static fn(BondMove $move): bool => $grounds === 0 || $move->action !== 'separate-neutral-ground');
 
         return PowerDownTasks::usual(count($kept->runs ?? []) ?: self::FEEDERS, array_column($bonds, 'title'), $grounds);
     }

@@ -19,7 +19,7 @@ final readonly class PrintPlan
         $plan = PlanPage::of($switch, $switch->plan, new PlanLook()) ?? abort(404);
 
         return Paper::of(view('plan.pack-pdf', [
-            'plan' => $plan, 'onGenerator' => PlanPage::of($switch, $switch->plan, new PlanLook('emergency')), 'survey' => new SurveyFacts($switch), 'landing' => new LandingPage($switch), 'shedding' => new SheddingPage($switch),
+            'plan' => $plan, 'onGenerator' => PlanPage::of($switch, $switch->plan, new PlanLook('emergency')), 'survey' => new SurveyFacts($switch), 'landing' => new LandingPage($switch), 'wires' => new WiresPage($switch, $switch->plan), 'shedding' => new SheddingPage($switch),
             'mobile' => $switch->site->installation->isMobile() ? new MobilePage($switch) : null, 'day' => new PowerDownPage($switch, $switch->plan), 'pack' => new PackPage($switch),
         ]), $switch->site, 'plan');
     }

@@ -6,11 +6,11 @@ namespace App\Stage\Plan;
 
 use App\Bridge\PlanFacts;
 use App\Bridge\Units;
+use App\Bridge\WireRow;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Landing\Feeder;
 
 /** The schedule of every feeder: what was typed, and what it takes. */
 final readonly class WiresPage
@@ -38,12 +38,6 @@ final readonly class WiresPage
     public function isProposed(): bool
     {
         return ($this->kept->runs ?? []) === [];
-    }
-
-    /** @return list<Feeder> the runs that come out with a size */
-    public function feeders(): array
-    {
-        return array_values(array_filter(array_map(static fn(WireRow $row): ?Feeder => $row->feeder(), $this->rows)));
     }
 
     /** @return list<array{finding: Finding, runs: list<string>}> each once, with the runs it is about */

@@ -7,6 +7,8 @@ namespace App\Stage\Survey;
 use App\Models\Photo;
 use App\Models\TransferSwitch;
 use App\Models\User;
+use App\Stage\KeptPhoto;
+use App\Stage\Picture;
 use Escapement\Core\Survey\Subject;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -35,16 +37,14 @@ final readonly class AddPhotos
         $files = array_values($fields['photos']);
         $pictures = [];
         foreach ($files as $file) {
-            $pictures[] = [hash_file('sha256', (string) $file->getRealPath()), Picture::of($file) ?? throw ValidationException::withMessages(['photos' => $file->getClientOriginalName() . ' is no picture that can be read here: JPEG, PNG or WebP, up to 40 megapixels.'])];
+            $pictures[] = Picture::of($file) ?? throw ValidationException::withMessages(['photos' => $file->getClientOriginalName() . ' is no picture that can be read here: JPEG, PNG or WebP, up to 40 megapixels.']);
         }
-        $columns = ['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $user->id, 'subject' => $fields['subject'], 'moment' => $fields['moment'], 'caption' => $fields['caption'] ?? null];
-        DB::transaction(static function () use ($pictures, $columns): void {
-            foreach ($pictures as [$sha256, $picture]) {
-                if (Photo::query()->where('switch_id', $columns['switch_id'])->where('sha256', $sha256)->exists()) {
-                    continue;
+        $columns = ['subject' => $fields['subject'], 'moment' => $fields['moment'], 'caption' => $fields['caption'] ?? null];
+        DB::transaction(static function () use ($pictures, $columns, $switch, $user): void {
+            foreach ($pictures as $picture) {
+                if (! Photo::query()->where('switch_id', $switch->id)->where('sha256', $picture->sha256)->exists()) {
+                    KeptPhoto::of($picture, $switch, $user, $columns + ['id' => (string) Str::uuid()]);
                 }
-                $photo = Photo::query()->create($columns + ['id' => (string) Str::uuid(), 'taken_at' => $picture->takenAt, 'width' => $picture->width, 'height' => $picture->height, 'sha256' => $sha256]);
-                $photo->file()->create(['full' => $picture->full, 'small' => $picture->small]);
             }
         });
 

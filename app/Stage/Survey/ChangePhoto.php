@@ -14,6 +14,7 @@ final readonly class ChangePhoto
 {
     public function __invoke(Request $request, Photo $photo): RedirectResponse
     {
+        abort_if($photo->run_id !== null, 409, 'This picture is evidence of a run, and stays as it is.');
         $photo->update($request->validate([
             'subject' => ['required', Rule::enum(Subject::class)], 'moment' => ['required', Rule::in(array_keys(Photo::MOMENTS))], 'caption' => ['nullable', 'string', 'max:200'],
         ], ['caption.*' => 'Up to 200 characters.']));

@@ -11,6 +11,7 @@ final readonly class RemovePhoto
 {
     public function __invoke(Photo $photo): RedirectResponse
     {
+        abort_if($photo->run_id !== null, 409, 'This picture is evidence of a run, and stays as it is.');
         $switch = $photo->switch()->firstOrFail();
         $photo->delete();
 

@@ -19,6 +19,7 @@ final readonly class PackList
     private const SPARE = 1.1;
     private const IN_ENCLOSURE_M = 2.0;
     private const METALS = ['cu' => 'copper', 'al' => 'aluminium'];
+    private const TORQUE_TOOL = 'Torque tool';
     private const RACEWAYS = ['emt' => 'EMT', 'rmc' => 'RMC', 'pvc40' => 'PVC 40', 'pvc80' => 'PVC 80', 'lfmc' => 'LFMC'];
 
     /**
@@ -38,6 +39,12 @@ final readonly class PackList
         private bool $burnsGas = false,
         private array $own = [],
     ) {}
+
+    /** The key of the tool that lugs are torqued with: what is known of its calibration stands under it. */
+    public static function torqueToolKey(): string
+    {
+        return self::key(PackGroup::Gear, self::TORQUE_TOOL);
+    }
 
     /** @return list<PackLine> */
     public function lines(): array
@@ -124,7 +131,7 @@ final readonly class PackList
         $gauge = static fn(string $name, string $why): PackLine => new PackLine(self::key(PackGroup::Gear, $name), PackGroup::Gear, $name, 1, '', $why, true);
         $lines = [
             new PackLine(self::key(PackGroup::Gear, 'Voltage tester and proving unit'), PackGroup::Gear, 'Voltage tester and proving unit', 1, '', 'proved before and after each proof of dead'),
-            $gauge('Torque tool', 'every lug, to the maker\'s value'), $gauge('Multimeter', 'voltage and frequency on each leg'), $gauge('Clamp meter', 'what each leg carries on the generator'), $gauge('Insulation tester', 'feeders, before they are energised'),
+            $gauge(self::TORQUE_TOOL, 'every lug, to the maker\'s value'), $gauge('Multimeter', 'voltage and frequency on each leg'), $gauge('Clamp meter', 'what each leg carries on the generator'), $gauge('Insulation tester', 'feeders, before they are energised'),
         ];
         if ($this->isThreePhase) {
             $lines[] = $gauge('Phase order meter', 'both sources turn the same way');

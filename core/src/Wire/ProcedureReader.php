@@ -13,12 +13,15 @@ use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Topology\OneLineReader;
 
 /**
- * `calc procedure`: {"kind", "topology"?, "names"?, "settings", "system", "options"?, "answered"?} → {"stages", "reopened"}.
+ * `calc procedure`: {"kind", "topology"?, "names"?, "settings", "system", "options"?, "install"?, "answered"?} → {"stages", "reopened"}.
  *
  * `answered` holds the expectation that each recorded answer was given to, by step: what is asked differently now is open again.
  */
 final readonly class ProcedureReader
 {
+    /** The order of landing in a large enclosure is long. */
+    private const MOST_CHARACTERS = 6000;
+
     /**
      * @return array<string, mixed>
      *
@@ -27,27 +30,36 @@ final readonly class ProcedureReader
     public function answer(Node $input): array
     {
         $object = $input->object();
-        $kind = $object->required('kind')->oneOf(array_column(InstallationKind::cases(), 'value'));
-        $plant = (new PlantReader())->plant($object->required('system'));
-        $settings = (new SettingsReader())->settings($object->required('settings'), $plant);
-        $topology = $object->optional('topology');
-        $names = $this->texts($object->optional('names'));
-        $options = $object->optional('options');
         $answered = $this->texts($object->optional('answered'));
-        $object->close();
-        $procedure = new Procedure(
-            $kind,
-            $plant,
-            $settings,
-            $options === null ? new ProcedureOptions() : $this->options(new Fields($options)),
-            $topology === null ? null : Surroundings::of((new OneLineReader())->whole($topology), $names),
-        );
+        $procedure = $this->procedure($object);
         $stages = [];
         foreach ($procedure->stages() as $id => $steps) {
             $stages[] = ['id' => $id, 'title' => Stage::from($id)->title(), 'steps' => array_map(static fn(Step $step): array => $step->toArray(), $steps)];
         }
 
         return ['stages' => $stages, 'reopened' => $procedure->reopened($answered), 'findings' => [], 'working' => []];
+    }
+
+    /** @throws BadInput */
+    public function procedure(ObjectNode $object): Procedure
+    {
+        $kind = $object->required('kind')->oneOf(array_column(InstallationKind::cases(), 'value'));
+        $plant = (new PlantReader())->plant($object->required('system'));
+        $settings = (new SettingsReader())->settings($object->required('settings'), $plant);
+        $topology = $object->optional('topology');
+        $names = $this->texts($object->optional('names'));
+        $options = $object->optional('options');
+        $install = $object->optional('install');
+        $object->close();
+
+        return new Procedure(
+            $kind,
+            $plant,
+            $settings,
+            $options === null ? new ProcedureOptions() : $this->options(new Fields($options)),
+            $topology === null ? null : Surroundings::of((new OneLineReader())->whole($topology), $names),
+            $install === null ? null : (new InstallReader())->work($install, $names),
+        );
     }
 
     private function options(Fields $in): ProcedureOptions
@@ -66,6 +78,7 @@ final readonly class ProcedureReader
             $in->maybeNp('leg_a'),
             $in->bool('burns_gas', false),
             array_map(static fn(Node $one): string => $one->text(64), $in->maybeList('must_run', 0, 200) ?? []),
+            $in->bool('contact_drop', false),
         );
         $in->close();
 
@@ -81,7 +94,7 @@ final readonly class ProcedureReader
         $node->object();
         $texts = [];
         foreach (get_object_vars((object) $node->value) as $key => $value) {
-            $texts[(string) $key] = $node->at((string) $key, $value)->text(1000);
+            $texts[(string) $key] = $node->at((string) $key, $value)->text(self::MOST_CHARACTERS);
         }
 
         return $texts;

@@ -1,41 +1,49 @@
-import { answersOf, dropAnswer, saveAnswer } from '../device-store.js';
+import { closes, faultOf } from '../answer-check.js';
+import { answersOf, dropAnswer, dropPhoto, photosOf, saveAnswer, savePhoto } from '../device-store.js';
+import { shrink } from '../shrink.js';
 
 const RETRY_MS = 4000;
+const PATIENCE_MS = 60_000;
 const PAGES = 'pages-1'; // the cache of the service worker
 const csrf = () => document.querySelector('meta[name=csrf-token]').content;
 
 /**
- * A procedure on a phone. An answer is saved on the device, then sent; without a network the phone shows the next step
- * that does not wait for one unanswered. Bands and wanted choices are the core's, written into the page: here they are
- * only compared, so that nobody walks past a hold point in a basement. The server judges every answer again.
+ * A procedure on a phone. Answers and pictures are saved on the device, then sent: answers together, pictures one by one. Without
+ * a network the phone shows the next step that does not wait for one unanswered.
  */
 export function procedure() {
     let run = 0;
     let isSending = false;
+    let isStale = false; // the server has more than the page shows
 
     return {
         waiting: [],
+        photos: [],
         problem: '',
         isSendingNow: false,
 
         async init() {
             run = Number(this.$el.dataset.run);
             this.waiting = await answersOf(run);
+            this.photos = await photosOf(run);
             this.$el.addEventListener('submit', (event) => this.submit(event), true);
+            this.$el.addEventListener('change', (event) => this.take(event));
             addEventListener('online', () => this.send());
             setInterval(() => this.send(), RETRY_MS);
+            navigator.storage?.persist?.().catch(() => {}); // pictures of a day must outlast a full phone
             this.show();
             this.send();
             document.addEventListener('visibilitychange', () => this.keepAwake());
             this.keepAwake();
         },
 
+        get unsent() { return this.waiting.length + this.photos.filter(({ refused }) => !refused).length; },
         get netWords() {
             if (this.problem) { return this.problem; }
-            if (this.waiting.length === 0) { return 'Kept on this phone first. All sent.'; }
-            return this.isSendingNow ? `Sending ${this.waiting.length}` : 'Saved on this phone';
+            if (this.unsent === 0) { return 'Kept on this phone first. All sent.'; }
+            return this.isSendingNow ? `Sending ${this.unsent}` : 'Saved on this phone';
         },
-        get unsentWords() { return this.waiting.length > 0 ? `${this.waiting.length} to send` : ''; },
+        get unsentWords() { return this.unsent > 0 ? `${this.unsent} to send` : ''; },
 
         async submit(event) {
             const form = event.target.closest('.now-form');
@@ -44,10 +52,10 @@ export function procedure() {
             event.stopImmediatePropagation();
             const section = form.closest('[data-step]');
             const answer = this.read(form, event.submitter);
-            const fault = this.faultOf(section, answer);
+            const fault = faultOf(section.dataset, answer);
             this.tell(section, fault);
             if (fault) { return; }
-            const kept = { ...answer, run, order: Date.now(), closes: this.closes(section, answer) };
+            const kept = { ...answer, run, order: Date.now(), closes: closes(section.dataset, answer) };
             await saveAnswer(kept);
             this.waiting = [...this.waiting, kept];
             this.show();
@@ -57,31 +65,18 @@ export function procedure() {
             const fields = new FormData(form);
             const text = (name) => (fields.get(name) ?? '').toString().trim() || null;
             const value = text('value')?.replace(',', '.');
+            const section = form.closest('[data-step]');
             const isSkipped = submitter?.name === 'skip';
+            const so = submitter?.name === 'so' ? submitter.value === '1' : form.querySelector('input[name=so]:checked') ? true : undefined;
             return {
-                id: crypto.randomUUID(), step: form.closest('[data-step]').dataset.step, client_wall: new Date().toISOString(), note: text('note'),
+                id: crypto.randomUUID(), step: section.dataset.step, client_wall: new Date().toISOString(), note: text('note'),
+                photos: [...section.querySelectorAll('[data-picture]')].map(({ dataset }) => dataset.picture),
                 ...(isSkipped ? { skip_reason: text('note') ?? '' } : {}),
-                ...(!isSkipped && submitter?.name === 'so' ? { so: submitter.value === '1' } : {}),
+                ...(!isSkipped && so !== undefined ? { so } : {}),
                 ...(!isSkipped && value !== undefined ? { value: Number(value) } : {}),
                 ...(!isSkipped && fields.get('choice') ? { choice: fields.get('choice') } : {}),
+                ...(!isSkipped && text('name') ? { name: text('name'), drawing: text('drawing') } : {}),
             };
-        },
-        faultOf(section, answer) {
-            if (section.dataset.kind === 'measure' && answer.skip_reason === undefined && !Number.isFinite(answer.value)) { return 'The figure that the instrument shows.'; }
-            if (section.dataset.kind === 'choose' && answer.skip_reason === undefined && !answer.choice) { return 'Choose one of the answers.'; }
-            return answer.note || this.isAsExpected(section, answer) ? '' : 'Say what was found, or why: a note is needed.';
-        },
-        isAsExpected({ dataset }, answer) {
-            if (answer.skip_reason !== undefined || dataset.kind === 'time') { return false; }
-            if (dataset.kind === 'choose') { return answer.choice === dataset.wanted; }
-            if (dataset.kind !== 'measure') { return answer.so === true; }
-            return !(dataset.min !== '' && answer.value < Number(dataset.min)) && !(dataset.max !== '' && answer.value > Number(dataset.max)) && !this.isBeyond(dataset, answer);
-        },
-        isBeyond(dataset, answer) { return dataset.stopOver !== '' && answer.value > Number(dataset.stopOver); },
-        closes(section, answer) {
-            if (this.isAsExpected(section, answer)) { return true; }
-            const isNotSo = answer.so === false || (section.dataset.kind === 'choose' && answer.skip_reason === undefined) || (answer.value !== undefined && this.isBeyond(section.dataset, answer));
-            return !isNotSo && section.dataset.hold !== '1';
         },
         tell(section, message) {
             const place = section.querySelector('[data-fault]');
@@ -89,8 +84,24 @@ export function procedure() {
             place.hidden = message === '';
         },
 
-        /** Shows the first step that is neither answered nor waits for one that is not. */
+        /** A picture is on the device before anything else happens to it. */
+        async take(event) {
+            const section = event.target.closest('[data-step]');
+            if (event.target.type !== 'file' || !section) { return; }
+            const files = [...event.target.files];
+            event.target.value = ''; // the same picture can be taken again
+            for (const file of files) {
+                const photo = { id: crypto.randomUUID(), run, step: section.dataset.step, order: Date.now(), client_wall: new Date().toISOString(), blob: await shrink(file) };
+                await savePhoto(photo);
+                this.photos = [...this.photos, photo];
+            }
+            this.show();
+            await this.send();
+        },
+
+        /** Shows the first step that is neither answered nor waits for one that is not, and the pictures that are still here. */
         show() {
+            this.showPhotos();
             const closed = new Set(JSON.parse(this.$root.querySelector('#procedure').dataset.closed));
             for (const answer of this.waiting) {
                 if (answer.closes) { closed.add(answer.step); } else { closed.delete(answer.step); }
@@ -98,22 +109,31 @@ export function procedure() {
             }
             if (this.waiting.length === 0) { return; } // what the server shows is right
             const sections = [...this.$root.querySelectorAll('[data-step]')];
-            const next = sections.find(({ dataset }) => !closed.has(dataset.step) && dataset.waits.split(' ').every((id) => id === '' || closed.has(id)));
+            const canBeDone = ({ dataset }) => !closed.has(dataset.step) && dataset.waits.split(' ').every((id) => id === '' || closed.has(id));
+            const next = sections.find((section) => canBeDone(section) && section.dataset.stopped === '0') ?? sections.find(canBeDone);
             for (const section of sections) { section.hidden = section !== next; }
+        },
+        showPhotos() {
+            for (const photo of this.photos) {
+                const place = this.$root.querySelector(`[data-step="${CSS.escape(photo.step)}"] [data-pictures]`);
+                if (!place || place.querySelector(`[data-picture="${photo.id}"]`)) { continue; }
+                const figure = document.createElement('figure');
+                figure.dataset.picture = photo.id;
+                const image = Object.assign(document.createElement('img'), { src: URL.createObjectURL(photo.blob), alt: 'Picture on this phone' });
+                image.addEventListener('load', () => URL.revokeObjectURL(image.src), { once: true });
+                figure.append(image, Object.assign(document.createElement('figcaption'), { textContent: photo.refused ?? 'on this phone' }));
+                place.append(figure);
+            }
         },
 
         async send() {
-            if (isSending || this.waiting.length === 0 || !navigator.onLine) { return; }
+            if (isSending || (this.unsent === 0 && !isStale) || !navigator.onLine) { return; }
             isSending = true;
             this.isSendingNow = true;
-            const batch = [...this.waiting];
             try {
-                const answer = await fetch(this.$root.dataset.sendTo, {
-                    method: 'POST',
-                    headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': csrf() },
-                    body: JSON.stringify({ answers: batch.map(({ run: _, order, closes, ...one }) => one) }),
-                });
-                if (answer.ok) { await this.sent(batch, await answer.json()); } else { this.problem = this.wordsFor(answer.status); }
+                if (this.waiting.length > 0 || isStale) { await this.sendAnswers([...this.waiting]); }
+                for (const photo of this.photos.filter(({ refused }) => !refused)) { await this.sendPhoto(photo); }
+                if (isStale) { await this.refresh(); }
             } catch {
                 // no network: they stay here and are tried again
             } finally {
@@ -121,29 +141,92 @@ export function procedure() {
                 this.isSendingNow = false;
             }
         },
+        async sendAnswers(batch) {
+            if (batch.length === 0) { return; }
+            const answer = await fetch(this.$root.dataset.sendTo, {
+                method: 'POST',
+                headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': csrf() },
+                body: JSON.stringify({ answers: batch.map(({ run: _, order, closes: __, ...one }) => one) }),
+                signal: AbortSignal.timeout(PATIENCE_MS),
+            });
+            if (answer.ok) { await this.sent(batch, await answer.json()); } else { this.problem = this.wordsFor(answer.status); }
+        },
         /** What the server has is dropped here; what it refused is shown at its step, and is not lost from the page. */
         async sent(batch, { kept, refused }) {
             this.problem = '';
-            const page = await fetch(location.pathname, { headers: { Accept: 'text/html' } });
-            if (!page.ok || page.redirected) { return; }
-            // The page that shows the answers must be on the device before they leave it: a reload without a network reads that page.
-            await (await caches.open(PAGES)).put(location.pathname, page.clone());
+            const fresh = await this.fetchPage();
+            if (fresh === null) { return; }
             for (const { id } of batch) {
                 if (kept.includes(id) || refused.some((one) => one.id === id)) { await dropAnswer(id); }
             }
             this.waiting = await answersOf(run);
-            const fresh = new DOMParser().parseFromString(await page.text(), 'text/html').querySelector('#procedure');
-            this.$root.querySelector('#procedure').replaceWith(document.adoptNode(fresh));
-            this.show();
-            this.$root.querySelector('.now:not([hidden])')?.scrollIntoView({ block: 'nearest' });
+            this.replace(fresh);
             for (const one of refused) {
                 const was = batch.find(({ id }) => id === one.id);
                 const section = was && this.$root.querySelector(`[data-step="${CSS.escape(was.step)}"]`);
                 if (section) { this.putBack(section, was); this.tell(section, one.message); } else { this.problem = `Not taken: ${one.message}`; }
             }
         },
+        async sendPhoto(photo) {
+            const form = new FormData();
+            for (const key of ['id', 'step', 'client_wall']) { form.append(key, photo[key]); }
+            form.append('photo', photo.blob, 'picture.jpg');
+            const answer = await fetch(this.$root.dataset.picturesTo, { method: 'POST', headers: { Accept: 'application/json', 'X-CSRF-TOKEN': csrf() }, body: form, signal: AbortSignal.timeout(PATIENCE_MS) });
+            if (answer.ok) {
+                await dropPhoto(photo.id);
+                this.photos = this.photos.filter(({ id }) => id !== photo.id);
+                this.$root.querySelector(`[data-picture="${photo.id}"] figcaption`)?.remove();
+                isStale = true;
+            } else if (answer.status === 413 || answer.status === 422) {
+                const { error, message } = await answer.json().catch(() => ({}));
+                const refused = error?.message ?? message ?? 'Not taken: too large.';
+                await savePhoto({ ...photo, refused });
+                this.photos = await photosOf(run);
+                this.problem = `A picture stays on this phone: ${refused}`;
+            } else {
+                this.problem = this.wordsFor(answer.status);
+                throw new Error('not now');
+            }
+        },
+
+        /** The page as the server has it. It must be on the device before the answers leave it: a reload without a network reads that page. */
+        async fetchPage() {
+            const page = await fetch(location.pathname, { headers: { Accept: 'text/html' }, signal: AbortSignal.timeout(PATIENCE_MS) });
+            if (!page.ok || page.redirected) { return null; }
+            await (await caches.open(PAGES)).put(location.pathname, page.clone());
+            return new DOMParser().parseFromString(await page.text(), 'text/html').querySelector('#procedure');
+        },
+        async refresh() {
+            if (this.$root.querySelector('.now:not([hidden]) [name=drawing]')?.value) { return; } // nobody draws a name twice
+            const fresh = await this.fetchPage();
+            if (fresh !== null) { this.replace(fresh); }
+        },
+        /** What is being typed into a step goes on into the same step of the fresh page. */
+        replace(fresh) {
+            isStale = false;
+            const typed = this.typed();
+            this.$root.querySelector('#procedure').replaceWith(document.adoptNode(fresh));
+            this.show();
+            const section = typed && this.$root.querySelector(`[data-step="${CSS.escape(typed.step)}"]:not([hidden])`);
+            if (section) { this.typeAgain(section, typed); }
+            this.$root.querySelector('.now:not([hidden])')?.scrollIntoView({ block: 'nearest' });
+        },
+        typed() {
+            const section = this.$root.querySelector('.now:not([hidden])');
+            if (!section || this.waiting.some(({ step }) => step === section.dataset.step)) { return null; }
+            const fields = [...section.querySelectorAll('input[name]:not([type=hidden], [type=file])')];
+            return { step: section.dataset.step, focus: document.activeElement?.id, values: fields.map((field) => [field.name, field.value, field.checked]) };
+        },
+        typeAgain(section, { focus, values }) {
+            for (const [name, value, isChecked] of values) {
+                for (const field of section.querySelectorAll(`input[name="${name}"]`)) {
+                    if (field.type === 'checkbox' || field.type === 'radio') { field.checked = field.value === value ? isChecked : field.checked; } else { field.value = value; }
+                }
+            }
+            if (focus) { section.querySelector(`#${CSS.escape(focus)}`)?.focus(); }
+        },
         putBack(section, was) {
-            for (const name of ['value', 'note']) {
+            for (const name of ['value', 'note', 'name']) {
                 const field = section.querySelector(`[name="${name}"]`);
                 if (field) { field.value = was[name] ?? (name === 'note' ? was.skip_reason ?? '' : ''); }
             }

@@ -74,7 +74,7 @@
     @endforeach
     <h3>Pull and splice boxes</h3>
     @php($lines = old('boxes', array_column($page->boxes, 'box')))
-    @php($runs = array_map(fn ($row) => $row->typed('name'), $page->wires->rows))
+    @php($runs = array_map(fn ($row) => $row->typed('name'), $page->work->rows))
     <div class="scroll-x"><table class="ruled runs-form"><thead><tr><th>Box</th><th>Width, in</th><th>Height, in</th><th>Depth, in</th><th>From the run</th><th>on its</th><th>To the run</th><th>on its</th><th>Spliced</th></tr></thead><tbody>
     @for ($i = 0; $i < count($lines) + 1; $i++)
         <tr><td><input @class(['form-control', 'is-invalid' => $errors->has("boxes.$i.name")]) name="boxes[{{ $i }}][name]" value="{{ $lines[$i]['name'] ?? '' }}" maxlength="40" aria-label="Name of box {{ $i + 1 }}">@error("boxes.$i.name")<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror</td>

@@ -10,7 +10,7 @@
 @section('aside')
 <h2>Move these bonds</h2>
 @forelse ($page->moves() as $move)
-    <div class="move"><span class="move-n">{{ $move['n'] }}</span><p><b>{{ $move['title'] }}</b><small>{{ $move['why'] }}</small></p></div>
+    <div class="move"><span class="move-n">{{ $move->n }}</span><p><b>{{ $move->title }}</b><small>{{ $move->why }}</small></p></div>
 @empty
     <p class="missing"><x-glyph kind="proven"/>Nothing moves: one bond in every position.</p>
 @endforelse

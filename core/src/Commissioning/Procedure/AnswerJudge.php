@@ -10,6 +10,9 @@ final readonly class AnswerJudge
     /** @throws AnswerFault */
     public function judge(Step $step, Given $given): Verdict
     {
+        if ($step->stoppedBy !== [] && $given->isSo !== false) {
+            throw new AnswerFault($given->skipReason === null ? 'so' : 'skip_reason', 'It cannot be called done while this stands: ' . implode(' ', $step->stoppedBy));
+        }
         if ($given->skipReason !== null) {
             if (! $step->mayBeSkipped) {
                 throw new AnswerFault('skip_reason', $step->isHold ? 'This is a hold point: nothing goes on without it.' : 'This step is not left out.');
@@ -22,20 +25,50 @@ final readonly class AnswerJudge
         }
 
         return match ($step->kind) {
-            StepKind::Confirm, StepKind::Photo, StepKind::Sign => $this->confirmed($given),
+            StepKind::Confirm => $this->confirmed($step, $given),
+            StepKind::Photo => $this->pictured($given),
+            StepKind::Sign => $this->signed($given),
             StepKind::Choose => $this->chosen($step, $given),
             StepKind::Measure => $this->measured($step, $given),
             StepKind::Time => $this->noted($given, 'The stopwatch answers this. Beside its window it is closed with a note.'),
         };
     }
 
-    private function confirmed(Given $given): Verdict
+    private function confirmed(Step $step, Given $given): Verdict
     {
         if ($given->isSo === null) {
             throw new AnswerFault('so', 'Is it so, or not?');
         }
+        if ($given->isSo && $step->asks !== null) {
+            $this->noted($given, $step->asks);
+        }
 
         return $given->isSo ? Verdict::AsExpected : $this->notSo($given);
+    }
+
+    private function pictured(Given $given): Verdict
+    {
+        if ($given->isSo !== false && $given->photos === 0 && trim((string) $given->note) === '') {
+            throw new AnswerFault('photos', 'Take the picture, or say why there is none.');
+        }
+
+        return match (true) {
+            $given->isSo === false => $this->notSo($given),
+            $given->photos === 0 => Verdict::Noted,
+            default => Verdict::AsExpected,
+        };
+    }
+
+    private function signed(Given $given): Verdict
+    {
+        if ($given->isSo === false) {
+            return $this->notSo($given);
+        }
+        if (trim((string) $given->name) === '') {
+            throw new AnswerFault('name', 'The name of the person who signs.');
+        }
+
+        return Verdict::AsExpected;
     }
 
     private function chosen(Step $step, Given $given): Verdict
@@ -53,7 +86,12 @@ final readonly class AnswerJudge
             throw new AnswerFault('value', "The figure that the {$step->instrument} shows.");
         }
 
-        return match ($step->band?->judge($given->value)) {
+        $verdict = $step->band?->judge($given->value);
+        if ($step->tick !== null && $verdict !== 'stop' && $given->isSo !== true) {
+            throw new AnswerFault('so', "$step->tick: do it, then tick it.");
+        }
+
+        return match ($verdict) {
             'in_band', null => Verdict::AsExpected,
             'stop' => $this->notSo($given),
             default => $this->noted($given, "It should be {$step->expectation}: say what was found, or measure again."),

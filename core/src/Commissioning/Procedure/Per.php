@@ -16,4 +16,14 @@ enum Per: string
     case MustRun = 'must_run';
     /** Quarter steps of a load bank. */
     case Quarter = 'quarter';
+    /** Each feeder that is pulled. */
+    case Feeder = 'feeder';
+    /** Each enclosure that something lands in. */
+    case Enclosure = 'enclosure';
+    /** Each lug of the landing list. */
+    case Lug = 'lug';
+    /** Each bond, neutral or electrode conductor that moves. */
+    case Move = 'move';
+    /** Each enclosure in which something of that moves. */
+    case MovePlace = 'move_place';
 }

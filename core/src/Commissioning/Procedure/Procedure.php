@@ -31,6 +31,7 @@ final readonly class Procedure
         private Settings $settings,
         private ProcedureOptions $options = new ProcedureOptions(),
         private ?Surroundings $surroundings = null,
+        private ?InstallWork $install = null,
     ) {
         $this->expected = new ExpectedTimes($plant, $settings);
         $this->bands = new Bands($plant, $options);
@@ -49,8 +50,8 @@ final readonly class Procedure
                 if ($row->stage !== $stage || ! $row->isFor($this->kind, $this->plant->kind) || ! $this->holds($row->when)) {
                     continue;
                 }
-                foreach ($this->repeated($row) as [$suffix, $words]) {
-                    $step = $this->step($row, $suffix, $words, $before);
+                foreach ($this->repeated($row) as $item) {
+                    $step = $this->step($row, $item, $before);
                     $stages[$stage->value][] = $step;
                     if ($step->isHold) {
                         $holds[] = $step->id;
@@ -108,38 +109,42 @@ final readonly class Procedure
             'isolators' => $this->surroundings !== null && $this->surroundings->isolators !== [],
             'no_isolators' => $this->surroundings === null || $this->surroundings->isolators === [],
             'delayed' => $this->settings->offDelayMs > 0,
+            'install' => $this->install !== null,
+            'no_install' => $this->install === null,
+            'install_photos' => $this->install !== null && $this->options->hasPhotos,
+            'contact_drop' => $this->options->hasContactDrop,
             default => throw new \LogicException("No condition $when."),
         };
     }
 
-    /** @return list<array{string, array<string, string>}> what stands behind the id, and what is filled into the words */
+    /** @return list<RowItem> what stands behind the id, what is filled into the words, and what stands against it */
     private function repeated(StepRow $row): array
     {
         return match ($row->per) {
-            Per::Once => [['', []]],
-            Per::Leg => array_map(static fn(string $leg): array => ["-$leg", ['{leg}' => $leg]], array_slice(['L1', 'L2', 'L3'], 0, $this->plant->normal->phases)),
-            Per::Isolator => array_map(static fn(Isolator $one): array => ["-$one->ref", [
+            Per::Once => [$row->id === 'torque-tool' && $this->install !== null ? $this->install->tool() : new RowItem('')],
+            Per::Leg => array_map(static fn(string $leg): RowItem => new RowItem("-$leg", ['{leg}' => $leg]), array_slice(['L1', 'L2', 'L3'], 0, $this->plant->normal->phases)),
+            Per::Isolator => array_map(static fn(Isolator $one): RowItem => new RowItem("-$one->ref", [
                 '{device}' => $one->name, '{line}' => $one->liveFrom === [] ? 'It can be made live from elsewhere.' : 'Its line side stays live from ' . implode(' and ', $one->liveFrom) . ' until that is opened upstream.',
-            ]], $this->surroundings->isolators ?? []),
-            Per::MustRun => array_map(static fn(string $load): array => ['-' . self::slug($load), ['{load}' => $load]], $this->options->mustRun),
-            Per::Quarter => array_map(static fn(int $pct): array => ["-$pct", ['{pct}' => (string) $pct]], self::QUARTERS),
+            ]), $this->surroundings->isolators ?? []),
+            Per::MustRun => array_map(static fn(string $load): RowItem => new RowItem('-' . RowItem::slug($load), ['{load}' => $load]), $this->options->mustRun),
+            Per::Quarter => array_map(static fn(int $pct): RowItem => new RowItem("-$pct", ['{pct}' => (string) $pct]), self::QUARTERS),
+            Per::Feeder, Per::Enclosure, Per::Lug, Per::Move, Per::MovePlace => $this->install?->items($row->per) ?? [],
         };
     }
 
     /**
-     * @param array<string, string> $words
-     * @param list<string>          $holds of the stages before
+     * @param list<string> $holds of the stages before
      */
-    private function step(StepRow $row, string $suffix, array $words, array $holds): Step
+    private function step(StepRow $row, RowItem $item, array $holds): Step
     {
         [$first, $second] = match ($this->plant->kind) {
             Kind::Standby => ['Utility', 'Generator'],
             Kind::TwoSource => ['First supply', 'Second supply'],
             Kind::Mobile => ['Shore supply', 'Generator'],
         };
-        $words += ['{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second, '{test}' => $this->surroundings->testDevice ?? 'the disconnect upstream of the sensing point', '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs)];
+        $words = $item->words + ['{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second, '{test}' => $this->surroundings->testDevice ?? 'the disconnect upstream of the sensing point', '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs)];
         $fill = static fn(string $text): string => strtr($text, $words);
-        $band = $row->kind === StepKind::Measure ? $this->bands->of((string) $row->band) : null;
+        $band = $row->kind === StepKind::Measure ? $item->band ?? $this->bands->of((string) $row->band) : null;
         $window = $row->kind === StepKind::Time ? $this->window((string) $row->band) : null;
         $expectation = match (true) {
             $band !== null => $band->words(),
@@ -148,7 +153,7 @@ final readonly class Procedure
         };
 
         return new Step(
-            $row->stage->value . '/' . $row->id . $suffix,
+            $row->stage->value . '/' . $row->id . $item->suffix,
             $row->kind,
             $fill($row->title),
             $fill($row->why),
@@ -156,12 +161,15 @@ final readonly class Procedure
             $fill($row->ifNot),
             $row->hazard === null ? null : $fill($row->hazard),
             $row->isHold,
-            ! $row->isHold && $row->mayBeSkipped,
-            [...$holds, ...(in_array($row->stage, self::ON_SECOND, true) ? self::TO_SECOND : []), ...array_map(static fn(string $id): string => $row->stage->value . "/$id", $row->after)],
+            ! $row->isHold && $row->mayBeSkipped && $item->stoppedBy === [],
+            [...$holds, ...(in_array($row->stage, self::ON_SECOND, true) ? self::TO_SECOND : []), ...array_map(static fn(string $id): string => (str_contains($id, '/') ? '' : $row->stage->value . '/') . $fill($id), $row->after)],
             $band,
             $window,
             $row->instrument,
             $row->choices,
+            $row->asks,
+            $row->tick,
+            $item->stoppedBy,
         );
     }
 
@@ -177,11 +185,6 @@ final readonly class Procedure
     private static function windowWords(Window $window): string
     {
         return $window->minMs === null || $window->maxMs === null ? 'never' : SheetWords::seconds($window->minMs) . ' to ' . SheetWords::seconds($window->maxMs);
-    }
-
-    private static function slug(string $name): string
-    {
-        return trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-') . '-' . substr(hash('sha256', $name), 0, 6);
     }
 
     /**
@@ -207,7 +210,7 @@ final readonly class Procedure
                 array_push($waits, ...($prefix === $id ? (isset($known[$id]) ? [$id] : []) : array_filter(array_keys($known), static fn(string $one): bool => str_starts_with($one, $prefix))));
             }
 
-            return new Step($step->id, $step->kind, $step->title, $step->why, $step->expectation, $step->ifNot, $step->hazard, $step->isHold, $step->mayBeSkipped, $waits, $step->band, $step->window, $step->instrument, $step->choices);
+            return $step->dependingOn($waits);
         }, $steps), $stages);
     }
 }

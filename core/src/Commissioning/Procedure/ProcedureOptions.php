@@ -12,6 +12,7 @@ final readonly class ProcedureOptions
      * @param bool         $hasManual      the lever; off by default, only by the maker's rules
      * @param bool         $hasLoadBank    quarter steps on a load bank; off by default, the building is the load
      * @param bool         $isOwnerPresent on by default: the owner who has seen it believes it
+     * @param bool         $hasContactDrop off by default on houses: only at test points that are reached with the covers on; mobile and three-phase switches always have it
      * @param ?float       $legA           what a leg may carry on the generator
      * @param list<string> $mustRun        loads that are looked at one by one
      */
@@ -28,5 +29,6 @@ final readonly class ProcedureOptions
         public ?float $legA = null,
         public bool $burnsGas = false,
         public array $mustRun = [],
+        public bool $hasContactDrop = false,
     ) {}
 }

@@ -35,7 +35,9 @@ final readonly class Progress
             }
             $state = match (true) {
                 $answer !== null && $answer->expectation !== $step->expectation => StepState::Reopened,
-                $verdict === null => $missing === [] ? StepState::Open : StepState::Locked,
+                $verdict === null && $missing !== [] => StepState::Locked,
+                $step->stoppedBy !== [] => StepState::Stopped,
+                $verdict === null => StepState::Open,
                 ! $verdict->closes($step->isHold) => StepState::NotSo,
                 $verdict === Verdict::Noted => StepState::Noted,
                 $verdict === Verdict::Skipped => StepState::Skipped,
@@ -80,15 +82,18 @@ final readonly class Progress
         };
     }
 
-    /** The step to do next: the first one that is neither closed nor locked; null when there is none. */
+    /** The step to do next: the first one that is neither closed nor locked, one that can be done before one that is stopped; null when there is none. */
     public function next(): ?string
     {
+        $stopped = null;
         foreach ($this->states as $id => $state) {
-            if (! $state->isClosed() && $state !== StepState::Locked) {
+            if ($state === StepState::Stopped) {
+                $stopped ??= (string) $id;
+            } elseif (! $state->isClosed() && $state !== StepState::Locked) {
                 return (string) $id;
             }
         }
 
-        return null;
+        return $stopped;
     }
 }

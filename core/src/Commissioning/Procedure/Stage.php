@@ -8,6 +8,8 @@ namespace Escapement\Core\Commissioning\Procedure;
 enum Stage: string
 {
     case Isolate = 'isolate';
+    /** Only where the procedure goes with the installation. Rule: field notes I1–I5. */
+    case Install = 'install';
     case Inspect = 'inspect';
     case DeadChecks = 'dead_checks';
     case Energise = 'energise';
@@ -23,6 +25,7 @@ enum Stage: string
     {
         return match ($this) {
             self::Isolate => 'Isolate',
+            self::Install => 'Install',
             self::Inspect => 'Inspect',
             self::DeadChecks => 'Checks while dead',
             self::Energise => 'Energise',

@@ -14,6 +14,9 @@ final readonly class Step
      * @param string       $expectation what a recorded answer was given to; when it changes, the step is open again
      * @param list<string> $dependsOn   ids of steps that come first
      * @param list<string> $choices     the wanted one first
+     * @param ?string      $asks        what has to be written down with it
+     * @param ?string      $tick        what is ticked beside a measured value
+     * @param list<string> $stoppedBy   findings of the plan against which it cannot be called done
      */
     public function __construct(
         public string $id,
@@ -30,7 +33,16 @@ final readonly class Step
         public ?Window $window = null,
         public string $instrument = '',
         public array $choices = [],
+        public ?string $asks = null,
+        public ?string $tick = null,
+        public array $stoppedBy = [],
     ) {}
+
+    /** @param list<string> $ids */
+    public function dependingOn(array $ids): self
+    {
+        return new self($this->id, $this->kind, $this->title, $this->why, $this->expectation, $this->ifNot, $this->hazard, $this->isHold, $this->mayBeSkipped, $ids, $this->band, $this->window, $this->instrument, $this->choices, $this->asks, $this->tick, $this->stoppedBy);
+    }
 
     /** @return array<string, mixed> */
     public function toArray(): array
@@ -40,6 +52,9 @@ final readonly class Step
             'hold' => $this->isHold, 'may_skip' => $this->mayBeSkipped, 'depends_on' => $this->dependsOn,
         ] + ($this->band === null ? [] : ['band' => $this->band->toArray(), 'instrument' => $this->instrument])
           + ($this->window === null ? [] : ['window' => $this->window->toArray()])
-          + ($this->choices === [] ? [] : ['choices' => $this->choices]);
+          + ($this->choices === [] ? [] : ['choices' => $this->choices])
+          + ($this->asks === null ? [] : ['asks' => $this->asks])
+          + ($this->tick === null ? [] : ['tick' => $this->tick])
+          + ($this->stoppedBy === [] ? [] : ['stopped_by' => $this->stoppedBy]);
     }
 }

@@ -8,7 +8,7 @@ use Escapement\Core\Site\Kind;
 
 /**
  * One row of the table of steps. `{…}` in its words is filled in for the site: {leg}, {device}, {line}, {load}, {pct},
- * {test}, {first}, {second}, {return}.
+ * {test}, {first}, {second}, {return}; where it goes with the installation those of InstallWork.
  */
 final readonly class StepRow
 {
@@ -22,7 +22,9 @@ final readonly class StepRow
      * @param ?string      $when      an option or a fact that must hold: see Procedure::holds()
      * @param ?string      $band      of a measurement: see Bands; of a time: the event of its window
      * @param list<string> $choices   what can be chosen, the wanted one first
-     * @param list<string> $after     steps of its stage that it waits for beside the hold points before it; one that ends in * stands for all that begin so
+     * @param list<string> $after     steps that it waits for beside the hold points before it, of its stage where no other is named; one that ends in * stands for all that begin so
+     * @param ?string      $asks      what has to be written down with it
+     * @param ?string      $tick      what is ticked beside a measured value
      */
     public function __construct(
         public Stage $stage,
@@ -43,6 +45,8 @@ final readonly class StepRow
         public array $after = [],
         public bool $isHold = false,
         public bool $mayBeSkipped = true,
+        public ?string $asks = null,
+        public ?string $tick = null,
     ) {}
 
     public function isFor(string $kind, Kind $plant): bool

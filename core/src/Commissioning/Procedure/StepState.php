@@ -14,6 +14,8 @@ enum StepState: string
     case Skipped = 'skipped';
     /** Answered, and not as it should be. */
     case NotSo = 'not_so';
+    /** A finding of the plan stands against it: it cannot be called done. */
+    case Stopped = 'stopped';
     /** Answered to another expectation than the one of now. */
     case Reopened = 'reopened';
 

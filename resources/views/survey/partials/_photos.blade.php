@@ -23,7 +23,8 @@
     <li id="photo-{{ $photo->id }}">
         <a href="{{ route('photo', ['photo' => $photo, 'size' => 'full']) }}"><img src="{{ route('photo', ['photo' => $photo, 'size' => 'small']) }}" alt="{{ $photo->caption ?? 'Picture of ' . mb_strtolower(\Escapement\Core\Survey\Subject::from($photo->subject)->label()) }}" width="{{ $photo->width }}" height="{{ $photo->height }}" loading="lazy"></a>
         <p><b>{{ $photo->caption ?? 'No caption' }}</b><small>{{ \Escapement\Core\Survey\Subject::from($photo->subject)->label() }}, {{ \App\Models\Photo::MOMENTS[$photo->moment] }}. {{ $photo->user->name }}, {{ $page->standing->date($photo->created_at) }}</small></p>
-        @if ($mayWrite)
+        @if ($photo->run_id !== null)<p class="small">Evidence of a <a href="{{ route('procedure', $photo->run_id) }}">run</a>; it stays as it is.</p>
+        @elseif ($mayWrite)
         <details><summary>Change</summary>
             <form method="post" action="{{ route('photo.change', $photo) }}">@csrf @method('put')
                 <div class="field"><label for="caption-{{ $photo->id }}">Caption</label><input class="form-control" id="caption-{{ $photo->id }}" name="caption" value="{{ $photo->caption }}" maxlength="200"></div>

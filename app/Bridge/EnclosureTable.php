@@ -2,11 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Plan;
+namespace App\Bridge;
 
-use App\Bridge\LandingFacts;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Finding\Severity;
+use Escapement\Core\Landing\EnclosureCheck;
 use Escapement\Core\Wire\BadInput;
 
 /** The landings of one enclosure with their colours judged and their torque looked up. */
@@ -19,23 +18,28 @@ final readonly class EnclosureTable
     public ?string $fault;
 
     /** @param list<array<string, mixed>> $lines */
-    public function __construct(public string $id, public string $name, public array $lines, LandingFacts $facts, bool $isBondingPoint, string $workDate)
+    public function __construct(public string $id, public string $name, public array $lines, string $colourSystem, public bool $isBondingPoint, string $workDate)
     {
         $findings = $torque = [];
         $fault = null;
         try {
-            $colours = $facts->colours($lines, $isBondingPoint);
-            $tight = $facts->torque($lines, $workDate);
-            // Which torque is missing is said in its cell, and once below all tables; that it is not recorded yet is the plan's nature.
-            $findings = array_values(array_filter([...$colours->findings, ...$tight->findings], static fn(Finding $finding): bool => $finding->severity !== Severity::Note && $finding->id !== 'torque-not-recorded'));
-            /** @var list<array<string, mixed>> $torque */
-            $torque = $tight->values['points'];
+            $check = new EnclosureCheck($colourSystem, $this->asked(), $isBondingPoint, $workDate);
+            // Which torque is missing is said in its cell, and once below all tables.
+            $findings = $check->findings();
+            $torque = $check->points();
         } catch (BadInput $e) {
             $fault = $e->getMessage();
         }
         $this->findings = $findings;
         $this->torque = $torque;
         $this->fault = $fault;
+    }
+
+    /** @return list<array<string, mixed>> the lines as `procedure` asks for them */
+    public function asked(): array
+    {
+        return array_map(static fn(array $line): array => array_intersect_key($line, array_flip(['conductor', 'terminal', 'on', 'feeder', 'size', 'colour', 'screw']))
+            + array_filter(['reid' => $line['reid'] ?? null, 'socket_in' => $line['socket_in'] ?? null, 'maker' => isset($line['maker_value']) ? ['value' => $line['maker_value'], 'unit' => $line['maker_unit'] ?? 'in_lb'] : null]), $this->lines);
     }
 
     /** @return array{value: string, source: string} the target in the three units, and where it comes from */

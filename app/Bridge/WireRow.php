@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Plan;
+namespace App\Bridge;
 
-use App\Bridge\RunFacts;
-use App\Bridge\Units;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Finding\WorkingLine;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Survey;
+namespace App\Stage;
 
 use Illuminate\Http\UploadedFile;
 
@@ -13,7 +13,8 @@ final readonly class Picture
     private const SMALL_PX = 320;
     private const MOST_PIXELS = 40_000_000;
 
-    private function __construct(public string $full, public string $small, public int $width, public int $height, public ?string $takenAt) {}
+    /** @param string $sha256 of the file as it was sent */
+    private function __construct(public string $full, public string $small, public int $width, public int $height, public ?string $takenAt, public string $sha256) {}
 
     /** Null when it is no picture that can be read, or one too large to be opened. */
     public static function of(UploadedFile $file): ?self
@@ -37,6 +38,7 @@ final readonly class Picture
             imagesx($upright),
             imagesy($upright),
             is_string($takenAt) ? mb_substr(mb_scrub($takenAt), 0, 30) : null,
+            (string) hash_file('sha256', $path),
         );
     }
 

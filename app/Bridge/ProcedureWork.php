@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use App\Models\LoadItem;
+use App\Models\Run;
+use App\Models\TransferSwitch;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\Severity;
+use Escapement\Core\Landing\Entry;
+use Escapement\Core\Packing\PackList;
+use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Template\SitePlan;
+use Illuminate\Support\Carbon;
+
+/**
+ * What a site and its plan give to `calc procedure`: all of its input but the plant and the settings. A run keeps it as it was,
+ * so that what was answered and signed does not change with the plan.
+ */
+final readonly class ProcedureWork
+{
+    /** The schools that can be chosen, and whether they are by default. */
+    public const SCHOOLS = ['bait' => true, 'manual_transfer' => false, 'load_bank' => false, 'owner_present' => true, 'photos' => true, 'droop' => false, 'contact_drop' => false, 'install' => false];
+
+    /**
+     * Needs of the switch: site, loads, plan.
+     *
+     * @param array<string, mixed> $schools    as chosen, by name
+     * @param ?string              $torqueUnit of the tool in hand; null: the usual one of the site's units
+     *
+     * @return array<string, mixed> as the schema procedure has it
+     */
+    public static function of(TransferSwitch $switch, array $schools, ?string $torqueUnit = null): array
+    {
+        $chosen = self::chosen($schools);
+        $work = ['kind' => $switch->site->installation->value, 'options' => self::options($switch, $chosen)];
+        if (! SitePlan::knows($switch->site->installation)) {
+            return $work;
+        }
+        $plan = new PlanFacts($switch, $switch->plan);
+        $legA = $plan->rating()?->values['leg_a'] ?? null;
+        if (is_numeric($legA) && $legA > 0) {
+            $work['options']['leg_a'] = round((float) $legA, 1);
+        }
+        $work += ['topology' => $plan->plan->drawing(), 'names' => $plan->plan->names()];
+
+        return $chosen['install'] ? $work + ['install' => self::install($switch, $plan, $torqueUnit ?? ($switch->site->units === 'metric' ? 'nm' : 'in_lb'))] : $work;
+    }
+
+    /** @return null|array<string, mixed> what site and plan of now would give to a run that has begun; null when it is what the run has */
+    public static function changedSince(Run $run): ?array
+    {
+        $now = self::of($run->switch, $run->options ?? [], $run->work['install']['torque_unit'] ?? null);
+        $but = static function (array $work): string {
+            unset($work['install']['work_date']); // a run that goes on tomorrow is no change of the plan
+
+            return json_encode($work, JSON_THROW_ON_ERROR);
+        };
+
+        return $run->work === null || $but($run->work) === $but($now) ? null : $now;
+    }
+
+    /**
+     * @param array<mixed> $typed
+     *
+     * @return array<key-of<self::SCHOOLS>, bool>
+     */
+    public static function chosen(array $typed): array
+    {
+        $chosen = [];
+        foreach (self::SCHOOLS as $school => $isUsual) {
+            $chosen[$school] = (bool) ($typed[$school] ?? $isUsual);
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * @param array<key-of<self::SCHOOLS>, bool> $chosen
+     *
+     * @return array<string, mixed>
+     */
+    private static function options(TransferSwitch $switch, array $chosen): array
+    {
+        return array_diff_key($chosen, ['droop' => true, 'install' => true]) + [
+            'governor' => $chosen['droop'] ? 'droop' : 'isochronous',
+            'burns_gas' => $switch->fuel === Fuel::Lp || $switch->fuel === Fuel::NaturalGas,
+            'must_run' => array_values($switch->loads->filter(static fn(LoadItem $load): bool => $load->must_run)->map(static fn(LoadItem $load): string => mb_substr($load->name, 0, 64))->all()),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function install(TransferSwitch $switch, PlanFacts $plan, string $unit): array
+    {
+        $work = new LandingWork($switch, $plan);
+        $says = static fn(Finding $finding): string => rtrim($finding->message, '.') . ". $finding->because";
+        $boxes = [];
+        foreach ($work->boxes as $one) {
+            foreach ($one['answer']->findings ?? [] as $finding) {
+                if ($finding->severity === Severity::Stop) {
+                    $boxes[(string) $one['box']['from']][] = "{$one['box']['name']}: {$says($finding)}";
+                    $boxes[(string) $one['box']['to']][] = "{$one['box']['name']}: {$says($finding)}";
+                }
+            }
+        }
+        $feeders = [];
+        foreach ($work->rows as $row) {
+            $name = $row->typed('name');
+            $stops = array_map($says, array_values(array_filter($row->findings, static fn(Finding $finding): bool => $finding->severity === Severity::Stop)));
+            $feeders[$name] = ['name' => $name, 'words' => self::pull($row, $work->entries, $plan->plan->names()), 'stops' => [...$stops, ...($row->fault === null ? [] : [$row->fault]), ...array_unique($boxes[$name] ?? [])]];
+        }
+        $enclosures = array_map(static fn(EnclosureTable $table): array => [
+            'id' => $table->id, 'name' => $table->name, 'colour_system' => $work->facts->colours->name, 'bonding_point' => $table->isBondingPoint, 'lines' => $table->asked(),
+        ], array_filter(array_values($work->enclosures), static fn(EnclosureTable $table): bool => $table->fault === null && $table->lines !== []));
+        $calibrated = $switch->plan->pack['calibrated'][PackList::torqueToolKey()] ?? null;
+
+        return ['torque_unit' => $unit, 'work_date' => Carbon::now($switch->site->timezone)->format('Y-m-d'), 'bonding' => $plan->plan->bonding(), 'feeders' => array_values($feeders), 'enclosures' => array_values($enclosures)]
+            + (is_string($calibrated) ? ['calibrated_on' => $calibrated] : []);
+    }
+
+    /**
+     * @param list<Entry>           $entries
+     * @param array<string, string> $names
+     */
+    private static function pull(WireRow $row, array $entries, array $names): string
+    {
+        $ends = array_map(static fn(Entry $entry): string => ($names[$entry->enclosure] ?? $entry->enclosure) . ": $entry->connector $entry->tradeSize, knock-out $entry->knockOutIn in" . ($entry->isBushed ? ', insulating bushing' : '') . ($entry->isSealed ? ', sealed outdoors' : ''), array_values(array_filter($entries, static fn(Entry $entry): bool => $entry->feeder === $row->typed('name'))));
+
+        return mb_substr(($row->size === null ? 'Its size is not known.' : "Size $row->size. ") . ($ends === [] ? '' : implode('; ', $ends) . '.'), 0, 400);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Commissioning;
+
+use App\Models\Run;
+use App\Models\User;
+use App\Stage\Picture;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** One picture from a device: each goes by itself, so that a network that drops every few seconds loses one at most. */
+final readonly class TakePhoto
+{
+    public function __construct(private KeepPhoto $keeper) {}
+
+    public function __invoke(Request $request, Run $run): JsonResponse
+    {
+        $fields = $request->validate(
+            ['id' => ['required', 'uuid'], 'step' => ['required', 'string', 'max:120'], 'client_wall' => ['nullable', 'string', 'max:40'], 'photo' => ['required', 'file', 'max:16384']],
+            ['photo.*' => 'A picture of up to 16 MB.', 'id.*' => 'This must be a UUID.', 'step.*' => 'Which step?'],
+        );
+        $picture = Picture::of($fields['photo']);
+        /** @var User $user */
+        $user = $request->user();
+        $fault = $picture === null ? ['field' => 'photo', 'message' => 'No picture that can be read here: JPEG, PNG or WebP, up to 40 megapixels.']
+            : $this->keeper->keep($run, $user, $fields['id'], $fields['step'], $picture, $fields['client_wall'] ?? null);
+
+        return $fault === null ? response()->json(['kept' => $fields['id']]) : response()->json(['error' => ['path' => "/{$fault['field']}", 'message' => $fault['message']]], 422);
+    }
+}

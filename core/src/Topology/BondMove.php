@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Topology;
+
+/** One thing that moves until there is exactly one bond in every position, in words. Rule: topology §2.4; field notes P2, P3. */
+final readonly class BondMove
+{
+    /** What is done, and why, by the action that `bonding` proposes. */
+    private const WORDS = [
+        'add-neutral' => ['Run the neutral to', 'Without it two legs stand in series over the double voltage.'],
+        'use-switched-neutral' => ['Switch the neutral at', 'The two supplies must not share their neutral current.'],
+        'remove-bond' => ['Take the bond out of', 'With two bonds the neutral current splits and flows in grounds.'],
+        'separate-neutral-ground' => ['Part neutrals and grounds in', 'Grounds on their own bar, neutrals on theirs.'],
+        'add-bond' => ['Fit the bond in', 'The one place where neutral and ground meet.'],
+        'add-equipment-ground' => ['Run a grounding conductor to', 'Earth itself is no way back for a fault.'],
+        'add-electrode-conductor' => ['Run the electrode conductor to', 'It belongs where the bond is.'],
+        'move-electrode-conductor' => ['Move the electrode conductor of', 'It belongs where the bond is.'],
+        'remove-electrode-conductor' => ['Take off the electrode conductor of', 'It belongs where the bond is.'],
+    ];
+
+    private function __construct(public int $n, public string $action, public string $at, public string $title, public string $why) {}
+
+    /**
+     * @param array<string, mixed>     $bonding what `bonding` answers
+     * @param \Closure(string): string $name    of a reference
+     *
+     * @return list<self> in their order, numbered from 1
+     */
+    public static function of(array $bonding, \Closure $name): array
+    {
+        $moves = [];
+        /** @var array{action: string, at: string, to?: string} $action */
+        foreach (is_array($bonding['actions']) ? $bonding['actions'] : [] as $action) {
+            [$title, $why] = self::WORDS[$action['action']] ?? [$action['action'], ''];
+            $moves[] = new self(count($moves) + 1, $action['action'], $action['at'], "$title " . $name($action['at']), $why . (isset($action['to']) ? ' To ' . $name($action['to']) . '.' : ''));
+        }
+
+        return $moves;
+    }
+
+    /** The element in which it happens. */
+    public function element(): string
+    {
+        return explode('.', $this->at)[0];
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Wire;
+
+use Escapement\Core\Commissioning\Procedure\InstallWork;
+use Escapement\Core\Landing\EnclosureCheck;
+use Escapement\Core\Topology\BondingCheck;
+use Escapement\Core\Topology\BondMove;
+use Escapement\Core\Wiring\ColourSystem;
+use Escapement\Core\Wiring\Dates;
+
+/**
+ * `install` of `calc procedure`: {"torque_unit"?, "work_date", "calibrated_on"?, "bonding"?, "feeders"?, "enclosures"?}. A line of
+ * an enclosure is what `colours` and `torque` take of it, together; `bonding` is the input of that calculation; `stops` are
+ * findings on a run or an enclosure that were made elsewhere, in words.
+ */
+final readonly class InstallReader
+{
+    private const MOST_LINES = 60;
+
+    /**
+     * @param array<string, string> $names of elements
+     *
+     * @throws BadInput
+     */
+    public function work(Node $node, array $names): InstallWork
+    {
+        $in = new Fields($node);
+        /** @var 'in_lb'|'ft_lb'|'nm' $unit */
+        $unit = $in->oneOf('torque_unit', array_keys(InstallWork::UNITS), 'in_lb');
+        $workDate = Dates::read($in, 'work_date');
+        $calibrated = $in->has('calibrated_on') ? Dates::read($in, 'calibrated_on') : null;
+        $bonding = $in->has('bonding') ? BondingCheck::read($in->at('bonding'))->answer()->values : ['actions' => []];
+        $in->maybeObject('bonding');
+        $feeders = $in->each('feeders', 0, 100, static fn(Fields $one): array => ['name' => $one->text('name', 80), 'words' => $one->text('words', 400), 'stops' => self::stops($one)], id: 'name');
+        $enclosures = $in->each('enclosures', 0, 20, fn(Fields $one): array => $this->enclosure($one, $workDate));
+        $in->close();
+
+        return new InstallWork($unit, $workDate, $calibrated, $feeders, $enclosures, BondMove::of($bonding, self::namer($names)), $names);
+    }
+
+    /** @return array{id: string, name: string, lines: list<array<string, mixed>>, check: EnclosureCheck, stops: list<string>} */
+    private function enclosure(Fields $in, string $workDate): array
+    {
+        $id = $in->text('id', 40);
+        $name = $in->text('name', 80);
+        $system = $in->oneOf('colour_system', ColourSystem::NAMES);
+        $isBondingPoint = $in->bool('bonding_point', false);
+        $lines = array_map(self::line(...), $in->list('lines', 1, self::MOST_LINES));
+        $stops = self::stops($in);
+        try {
+            $check = new EnclosureCheck($system, $lines, $isBondingPoint, $workDate);
+        } catch (BadInput $e) {
+            throw $in->at('lines')->bad("$e->path: {$e->getMessage()}");
+        }
+
+        return ['id' => $id, 'name' => $name, 'lines' => $lines, 'check' => $check, 'stops' => $stops];
+    }
+
+    /** @return array<string, mixed> */
+    private static function line(Node $node): array
+    {
+        $in = new Fields($node);
+        $line = ['conductor' => $in->text('conductor', 10), 'terminal' => $in->text('terminal', 40), 'on' => $in->text('on', 10), 'feeder' => $in->text('feeder', 80), 'size' => $in->text('size', 10), 'colour' => $in->text('colour', 20), 'screw' => $in->text('screw', 20)];
+        $reid = $in->maybeText('reid', 20);
+        $socket = $in->maybeText('socket_in', 10);
+        $maker = $in->maybeObject('maker');
+        if ($maker !== null) {
+            $line['maker'] = ['value' => $maker->number('value', 0.001, 20_000), 'unit' => $maker->oneOf('unit', array_keys(InstallWork::UNITS))];
+            $maker->close();
+        }
+        $in->close();
+
+        return $line + ($reid === null ? [] : ['reid' => $reid]) + ($socket === null ? [] : ['socket_in' => $socket]);
+    }
+
+    /** @return list<string> */
+    private static function stops(Fields $in): array
+    {
+        return array_map(static fn(Node $one): string => $one->text(600), $in->maybeList('stops', 0, 20) ?? []);
+    }
+
+    /**
+     * @param array<string, string> $names
+     *
+     * @return \Closure(string): string
+     */
+    private static function namer(array $names): \Closure
+    {
+        return static function (string $ref) use ($names): string {
+            [$id, $port] = explode('.', $ref) + [1 => ''];
+            $name = $names[$id] ?? $id;
+
+            return match ($port) {
+                '' => $name,
+                'main' => "$name main",
+                default => "$name, $port side",
+            };
+        };
+    }
+}

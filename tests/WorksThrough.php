@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use App\Models\Run;
+use App\Stage\Commissioning\ProcedurePage;
+use Escapement\Core\Commissioning\Procedure\Step;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+
+/** A procedure worked through as a phone does it. */
+trait WorksThrough
+{
+    /** Closes every step before one, as expected or with a note. */
+    private function pass(Run $run, string $until): void
+    {
+        while (($step = $this->page($run)->next()) !== null && $step->id !== $until) {
+            $this->send($run, [$this->answer($step->id, self::asExpected($step))])->assertJsonPath('refused', []);
+        }
+    }
+
+    /** @return array<string, mixed> an answer that closes the step, without a picture */
+    private static function asExpected(Step $step): array
+    {
+        return match ($step->kind->value) {
+            'measure' => ['value' => $step->band->min ?? 1] + ($step->tick === null ? [] : ['so' => true]),
+            'choose' => ['choice' => $step->choices[0]],
+            'time' => ['note' => 'By ear.'],
+            'photo' => ['so' => true, 'note' => 'The lens was wet.'],
+            'sign' => ['so' => true, 'name' => 'Ana Quist'],
+            default => ['so' => true] + ($step->asks === null ? [] : ['note' => 'TS-14, March 2027']),
+        };
+    }
+
+    private function page(Run $run): ProcedurePage
+    {
+        return ProcedurePage::of(Run::query()->findOrFail($run->id), null);
+    }
+
+    /**
+     * @param array<string, mixed> $given
+     *
+     * @return array<string, mixed>
+     */
+    private function answer(string $step, array $given): array
+    {
+        return ['id' => (string) Str::uuid(), 'step' => $step] + $given;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $answers
+     *
+     * @return TestResponse<JsonResponse>
+     */
+    private function send(Run $run, array $answers): TestResponse
+    {
+        return $this->postJson("/runs/$run->id/answers", ['answers' => $answers]);
+    }
+}

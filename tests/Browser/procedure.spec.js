@@ -44,3 +44,89 @@ test('a procedure goes on in the basement, past a reload, and is whole when the 
     const count = await page.locator('[data-item^="isolate/"] .step-state').count();
     await expect(answered(page)).toContainText(`${count} of`);
 });
+
+test('pictures taken without a network survive a reload and arrive over a connection that drops', async ({ page, context }) => {
+    await signIn(page);
+    const run = await beginRun(page, await newHouse(page, `Lens Lane ${Date.now()}`));
+    await page.goto(`${run}/procedure`);
+    await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+    await page.reload();
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.reload();
+    await context.setOffline(true);
+    const now = page.locator('.now:not([hidden])');
+    const picture = await page.evaluate(() => new Promise((resolve) => {
+        const canvas = Object.assign(document.createElement('canvas'), { width: 2400, height: 1200 });
+        canvas.getContext('2d').fillRect(10, 10, 400, 400);
+        canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
+    }));
+    const file = { name: 'lug.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(picture) };
+    await now.locator('input[type=file]').setInputFiles([file, file, file]);
+    await expect(now.locator('[data-picture]')).toHaveCount(3);
+    await expect(page.getByText('3 to send')).toBeVisible();
+    await page.reload();
+    await expect(page.locator('.now:not([hidden]) [data-picture]')).toHaveCount(3);
+
+    let tries = 0;
+    const heard = [];
+    await page.route('**/photos', (route) => {
+        tries += 1;
+        if (tries % 2 === 1) { return route.abort(); }
+        heard.push(route.request().postDataBuffer().length);
+        return route.continue();
+    });
+    await context.setOffline(false);
+    await expect(page.getByText('All sent.')).toBeVisible({ timeout: 60_000 });
+    expect(heard).toHaveLength(3);
+    await expect(page.locator('[data-item="isolate/briefing"]')).toContainText('3 pictures');
+    const shown = await page.locator('.now:not([hidden]) [data-picture] img').first().evaluate((image) => image.decode().then(() => [image.naturalWidth, image.naturalHeight]));
+    expect(shown).toEqual([320, 160]);
+});
+
+test('what is being typed into a step outlasts an answer that arrives meanwhile', async ({ page }) => {
+    await signIn(page);
+    const run = await beginRun(page, await newHouse(page, `Typist Lane ${Date.now()}`));
+    await page.goto(`${run}/procedure`);
+    const now = page.locator('.now:not([hidden])');
+    let letGo;
+    const held = new Promise((resolve) => { letGo = resolve; });
+    await page.route('**/answers', async (route) => { await held; await route.continue(); });
+    await now.getByRole('button', { name: 'It is so' }).click();
+    await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
+    await now.getByLabel(/^Note/).fill('Selector has no off position');
+    letGo();
+    await expect(page.getByText('All sent.')).toBeVisible();
+    await expect(answered(page)).toContainText('1 of');
+    await expect(now.getByLabel(/^Note/)).toHaveValue('Selector has no off position');
+    await expect(now.getByLabel(/^Note/)).toBeFocused();
+});
+
+test('the owner draws a name at the end, and the report shows it', async ({ page }) => {
+    await signIn(page);
+    const run = await beginRun(page, await newHouse(page, `Owner Lane ${Date.now()}`));
+    await page.goto(`${run}/procedure`);
+    const step = page.locator('[data-step="clean_up/sign-owner"]');
+    await page.evaluate(async () => {
+        const answers = [...document.querySelectorAll('[data-step]')].filter(({ dataset }) => dataset.step !== 'clean_up/sign-owner').map(({ dataset }) => ({
+            id: crypto.randomUUID(), step: dataset.step, so: true, note: 'By the test.', name: 'Ana Quist',
+            ...(dataset.kind === 'measure' ? { value: Number(dataset.min || 1) } : {}), ...(dataset.kind === 'choose' ? { choice: dataset.wanted } : {}),
+        }));
+        await fetch(document.querySelector('[data-send-to]').dataset.sendTo, { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content }, body: JSON.stringify({ answers }) });
+    });
+    await page.reload();
+    await expect(step).toBeVisible();
+    await step.getByLabel('Name').fill('');
+    await step.getByRole('button', { name: 'Signed' }).click();
+    await expect(step.getByRole('alert').last()).toContainText('name of the person');
+    await step.getByLabel('Name').fill('Ida Lind');
+    const pad = await step.locator('.sign-pad').boundingBox();
+    await page.mouse.move(pad.x + 30, pad.y + 60);
+    await page.mouse.down();
+    await page.mouse.move(pad.x + 120, pad.y + 30);
+    await page.mouse.move(pad.x + 160, pad.y + 70);
+    await page.mouse.up();
+    await step.getByRole('button', { name: 'Signed' }).click();
+    await expect(page.getByText('All sent.')).toBeVisible();
+    await page.goto(`${run}/report`);
+    await expect(page.getByRole('img', { name: 'Signature of Ida Lind' }).locator('path')).toHaveAttribute('d', /^M\d+ \d+L/);
+});

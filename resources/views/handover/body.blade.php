@@ -73,13 +73,13 @@
     <h2>Signed</h2>
     @if ($run->signed_at)
         <p><b>{{ $run->signed_name }}</b>, {{ $report->when($run->signed_at) }} ({{ $site->timezone }}). Verdict as signed: {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] }}.</p>
-        @if ($run->signed_drawing)
-            @if ($isPdf)<img class="sign-image" alt="Signature" src="data:image/svg+xml;base64,{{ base64_encode('<svg xmlns="http://www.w3.org/2000/svg" width="400" height="130" viewBox="0 0 400 130"><path d="' . e($run->signed_drawing) . '" fill="none" stroke="#000" stroke-width="2.4"/></svg>') }}">
-            @else<svg class="sign-pad" viewBox="0 0 400 130" role="img" aria-label="Signature of {{ $run->signed_name }}"><path d="{{ $run->signed_drawing }}" fill="none" stroke="currentColor" stroke-width="2.4"/></svg>@endif
-        @endif
+        @if ($run->signed_drawing)@include('handover.signature', ['name' => $run->signed_name, 'drawing' => $run->signed_drawing])@endif
     @else
         <p>Not signed yet: this is a draft.</p>
     @endif
+    @foreach ($report->procedure as $line)
+        @if ($line->signature())<p>{{ $line->step->title }}: <b>{{ $line->signature()['name'] }}</b></p>@if ($line->signature()['drawing'] !== '')@include('handover.signature', $line->signature())@endif @endif
+    @endforeach
     <p class="small">Record of {{ count($report->entries) }} entries, {{ $report->isChainWhole ? 'chain whole' : 'CHAIN BROKEN: an entry was changed' }}. Head <span class="fig hash">{{ $run->head }}</span></p>
     <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Limits and planning values are to be confirmed against the edition in force. Nothing here permits work on live parts.</p>
 </section>

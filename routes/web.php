@@ -76,6 +76,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/runs/{run}/measurements.csv', Handover\ExportMeasurements::class)->name('measurements');
     Route::get('/runs/{run}/report.json', Handover\ExportRun::class)->name('report.json');
 
+    Route::get('/library/runs/{imported}', Handover\ShowImportedRun::class)->whereNumber('imported')->name('imported');
+    Route::get('/library/runs/{imported}.pdf', Handover\PrintImportedRun::class)->whereNumber('imported')->name('imported.pdf');
+
     Route::middleware(MayLead::class)->group(static function (): void {
         Route::get('/people', People\ShowPeople::class)->name('people');
         Route::post('/people', People\AddPerson::class)->name('people.add');
@@ -111,6 +114,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/scenarios', Rehearsal\SaveScenario::class)->name('scenarios.save');
         Route::post('/library/scenarios', Library\ImportScenario::class)->name('scenarios.import');
         Route::delete('/library/scenarios/{scenario}', Library\RemoveScenario::class)->name('scenarios.remove');
+        Route::post('/library/runs', Handover\ImportRun::class)->name('imported.bring');
+        Route::delete('/library/runs/{imported}', Handover\RemoveImportedRun::class)->whereNumber('imported')->name('imported.remove');
         Route::post('/library/recordings', Library\ImportRecording::class)->name('recordings');
         Route::post('/library/recordings/look', Library\LookAtRecording::class)->name('recordings.look');
         Route::delete('/library/recordings/{recording}', Library\RemoveRecording::class)->name('recording.remove');

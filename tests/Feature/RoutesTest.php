@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\HandoverLink;
+use App\Models\ImportedRun;
 use App\Models\Plan;
 use App\Models\Role;
 use App\Models\Run;
@@ -118,12 +119,14 @@ final class RoutesTest extends TestCase
     {
         $keeper = User::query()->oldest('id')->firstOrFail();
         Plan::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'facts' => [], 'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(1, [], 0)]);
+        $imported = ImportedRun::query()->create(['company_id' => $keeper->company_id, 'user_id' => $keeper->id, 'site' => 'Fern Hill 3', 'head' => Run::query()->findOrFail($run)->head, 'document' => $this->get("/runs/$run/report.json")->getContent()]);
         Run::query()->whereKey($run)->update(['signed_at' => now(), 'signed_name' => 'Ana', 'verdict' => 'pass']);
         $link = HandoverLink::query()->create(['company_id' => $keeper->company_id, 'run_id' => $run, 'user_id' => $keeper->id, 'token_hash' => HandoverLink::hash('a-token'), 'expires_at' => now()->addDay()]);
         $season = Season::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'title' => 'a year', 'input' => ['candidates' => []], 'state' => SeasonState::Done, 'result' => ['candidates' => []]]);
 
         return [
             'site' => $site, 'switch' => $switch, 'run' => $run, 'version' => 1, 'form' => 'csv', 'person' => $keeper->id, 'season' => $season->id,
+            'imported' => $imported->id,
             'token' => 'a-token', 'link' => $link->id, 'photo' => $this->photoOf($keeper, $switch)->id, 'size' => 'small', 'subject' => 'place', 'scenario' => $this->scenarioOf($keeper)->id, 'recording' => $this->recordingOf($keeper)->id,
         ];
     }

@@ -37,7 +37,7 @@ final readonly class FollowSheet
             $before = $locked->sheet->version;
             $locked->update(['sheet_id' => $newest->id, 'work' => $work ?? $locked->work]);
             $reopened = (new ProcedureFacts($locked->setRelation('sheet', $newest)))->procedure->reopened($answered);
-            $this->record->append($locked, $user, 'sheet_followed', ['from_version' => $before, 'to_version' => $newest->version, 'settings' => $newest->settings, 'plan' => $work !== null, 'reopened' => $reopened]);
+            $this->record->append($locked, $user, 'sheet_followed', ['from_version' => $before, 'to_version' => $newest->version, 'settings' => $newest->settings, 'work' => $work, 'reopened' => $reopened]);
 
             return count($reopened);
         });

@@ -36,7 +36,7 @@ final readonly class OpenRun
             ]);
             $this->record->append($run, $user, 'run_begun', [
                 'site' => $switch->site->name, 'switch' => $switch->name, 'sheet_version' => $sheet->version, 'settings' => $sheet->settings,
-                'system' => $switch->plant, 'surveyed' => ProofGrounds::of($switch)->facts, 'reaction_ms' => $reactionMs, 'options' => $options,
+                'system' => $switch->plant, 'surveyed' => ProofGrounds::of($switch)->facts, 'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work,
             ]);
 
             return $run->refresh();

@@ -6,6 +6,8 @@ namespace App\Stage\Handover;
 
 use App\Bridge\ProcedureFacts;
 use App\Bridge\SwitchFacts;
+use App\Models\LoadItem;
+use App\Models\Photo;
 use App\Models\Run;
 use App\Stage\Commissioning\MarkLine;
 use App\Stage\Commissioning\RunResult;
@@ -14,6 +16,7 @@ use App\Stage\Rehearsal\Strip\TimingStrip;
 use App\Stage\Settings\SheetField;
 use App\Stage\Settings\SheetForm;
 use Escapement\Core\Commissioning\Procedure\Step;
+use Escapement\Core\Commissioning\Record\RunRecord;
 use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Rehearsal\Rehearsal;
@@ -23,8 +26,6 @@ use Illuminate\Support\Carbon;
 /** All that the report says, whether on screen, on paper or as JSON. */
 final readonly class Report
 {
-    public const FORMAT = 'escapement/run/1';
-
     public RunResult $result;
     /** @var list<Finding> of the sheet */
     public array $settingsFindings;
@@ -40,7 +41,7 @@ final readonly class Report
 
     public function __construct(public Run $run)
     {
-        $run->load(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads', 'switch.plan']);
+        $run->loadMissing(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads', 'switch.plan']);
         $this->result = new RunResult($run);
         $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
@@ -131,18 +132,25 @@ final readonly class Report
     public function toArray(): array
     {
         $run = $this->run;
-        $site = $run->switch->site;
+        $switch = $run->switch;
+        $site = $switch->site;
 
         return [
-            'format' => self::FORMAT,
-            'site' => ['name' => $site->name, 'address' => $site->address, 'timezone' => $site->timezone, 'installation' => $site->installation->value],
-            'switch' => ['name' => $run->switch->name, 'rating_a' => $run->switch->rating_a, 'poles' => $run->switch->poles, 'service_rated' => $run->switch->service_rated],
+            'format' => RunRecord::FORMAT,
+            'site' => ['name' => $site->name, 'address' => $site->address, 'timezone' => $site->timezone, 'units' => $site->units, 'installation' => $site->installation->value, 'service_a' => $site->service_a, 'owner' => $site->owner],
+            'switch' => [
+                'name' => $switch->name, 'application' => $switch->application->value, 'rating_a' => $switch->rating_a, 'poles' => $switch->poles, 'service_rated' => $switch->service_rated, 'test_disconnect' => $switch->test_disconnect,
+                'fuel' => $switch->fuel?->value, 'rated_kw' => (object) $switch->rated_kw, 'largest_motor_hp' => (float) $switch->largest_motor_hp, 'has_compressor' => $switch->has_compressor,
+            ],
+            'loads' => array_values($switch->loads->map(static fn(LoadItem $load): array => ['name' => $load->name, 'kw' => (float) $load->kw, 'priority' => $load->priority, 'shed' => $load->shed, 'must_run' => $load->must_run])->all()),
+            'sheet' => ['standing' => $run->sheet->standing->value, 'note' => $run->sheet->note, 'by' => $run->sheet->user->name, 'written_at' => $run->sheet->created_at->toIso8601ZuluString('millisecond'), 'habits' => (object) $run->sheet->habits],
             'system' => $run->plantThen(),
             'settings' => $run->sheet->settings,
             'settings_version' => $run->sheet->version,
             'reaction_ms' => $run->reaction_ms,
             'marks' => $run->marks->map(MarkLine::toArray(...))->all(),
             'procedure' => array_map(static fn(ProcedureLine $line): array => $line->toArray(), $this->procedure),
+            'photos' => array_values($run->photos->map(static fn(Photo $photo): array => ['id' => $photo->id, 'step' => (string) $photo->step, 'sha256' => $photo->sha256])->all()),
             'timing' => $this->result->verdict->toArray(),
             'signature' => $run->signed_at === null ? null : [
                 'name' => $run->signed_name, 'drawing' => $run->signed_drawing, 'signed_at' => $run->signed_at->toIso8601ZuluString('millisecond'), 'verdict' => $run->verdict,

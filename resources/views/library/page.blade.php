@@ -42,5 +42,19 @@
             <button class="btn btn-outline-primary" type="submit">Read it</button>
         </form>@endif
     </section>
+    <section class="block" aria-labelledby="runs"><h2 id="runs">Runs from elsewhere</h2>
+        @if ($runs->isEmpty())<p class="quiet">None yet. A run that another company exported as JSON is read here: its record is verified, and its report and verdicts are made again.</p>@else
+        <div class="scroll-x"><table class="ruled"><thead><tr><th>Site</th><th>As signed</th><th>Brought in</th><th></th></tr></thead><tbody>
+            @foreach ($runs as $run)<tr><td><a href="{{ route('imported', $run) }}">{{ $run->site }}</a></td><td><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'"/> {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] ?? 'not signed' }}</td><td>{{ $run->created_at->format('j M Y') }}, {{ $run->user->name }}</td>
+                <td><div class="row-acts">@if (auth()->user()->role->mayWrite())<form method="post" action="{{ route('imported.remove', $run) }}">@csrf @method('delete')<button class="link-button" type="submit" aria-label="Remove the run of {{ $run->site }}">Remove</button></form>@endif</div></td></tr>@endforeach
+        </tbody></table></div>@endif
+        @if (auth()->user()->role->mayWrite())
+        <form method="post" action="{{ route('imported.bring') }}" enctype="multipart/form-data" class="inline-form">
+            @csrf
+            <div class="field"><label for="run">Read one from a file (JSON)</label><input id="run" @class(['form-control', 'is-invalid' => $errors->has('run')]) type="file" name="run" accept=".json">
+            @error('run')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror</div>
+            <button class="btn btn-outline-primary" type="submit">Read it</button>
+        </form>@endif
+    </section>
 </main>
 @endsection

@@ -66,6 +66,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/season', Season\ShowSeasons::class)->name('seasons');
     Route::get('/seasons/{season}', Season\ShowSeason::class)->whereNumber('season')->name('season');
     Route::get('/seasons/{season}.json', Season\ExportSeason::class)->whereNumber('season')->name('season.export');
+    Route::get('/switches/{switch}/labels.pdf', Handover\PrintLabels::class)->name('labels');
     Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
     Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');
     Route::get('/runs/{run}/procedure', Commissioning\ShowProcedure::class)->name('procedure');

@@ -54,7 +54,7 @@ final readonly class LandingWork
     }
 
     /** @return list<string> elements in which neutral and ground are joined once the work is done */
-    private function bondedAfter(): array
+    public function bondedAfter(): array
     {
         $after = array_fill_keys(is_array($this->bonding['bonds_present'] ?? null) ? $this->bonding['bonds_present'] : [], true);
         foreach (is_array($this->bonding['actions'] ?? null) ? $this->bonding['actions'] : [] as $action) {

@@ -30,7 +30,7 @@ need() {
 need_runtime() {
     need php=php8.2-cli /usr/sbin/php-fpm8.2=php8.2-fpm php:pdo_mysql=php8.2-mysql php:mbstring=php8.2-mbstring php:dom=php8.2-xml \
         php:intl=php8.2-intl php:bcmath=php8.2-bcmath php:curl=php8.2-curl php:gd=php8.2-gd php:zip=php8.2-zip \
-        composer=composer unzip=unzip /usr/sbin/mariadbd=mariadb-server mariadb=mariadb-client \
+        composer=composer unzip=unzip qrencode=qrencode /usr/sbin/mariadbd=mariadb-server mariadb=mariadb-client \
         /usr/sbin/nginx=nginx-light /usr/share/nginx/modules-available/mod-http-brotli-filter.conf=libnginx-mod-http-brotli-filter \
         /usr/share/nginx/modules-available/mod-http-brotli-static.conf=libnginx-mod-http-brotli-static
     need node=nodejs npm=npm

@@ -9,7 +9,6 @@ use App\Bridge\SwitchFacts;
 use App\Jobs\PlaySeason;
 use App\Models\Company;
 use App\Models\LoadItem;
-use App\Models\Photo;
 use App\Models\Plan;
 use App\Models\Recording;
 use App\Models\Role;
@@ -24,8 +23,9 @@ use App\Models\User;
 use App\Stage\Commissioning\CloseRun;
 use App\Stage\Commissioning\KeepMarks;
 use App\Stage\Commissioning\OpenRun;
+use App\Stage\KeptPhoto;
+use App\Stage\Picture;
 use App\Stage\Settings\WriteSheet;
-use App\Stage\Survey\Picture;
 use Escapement\Core\Internal\MergePatch;
 use Escapement\Core\Recording\Climate;
 use Escapement\Core\Recording\UtilityTrace;
@@ -55,6 +55,7 @@ final class DatabaseSeeder extends Seeder
         private readonly OpenRun $opener,
         private readonly KeepMarks $keeper,
         private readonly CloseRun $closer,
+        private readonly DemoWork $work,
     ) {}
 
     public function run(): void
@@ -102,11 +103,13 @@ final class DatabaseSeeder extends Seeder
         $this->sheet($switch, $this->milo, Standing::AsFound, 'As the last installer left it: nobody had written it down.', [
             'return_delay_ms' => 5000, 'cooldown_ms' => 60_000, 'sensing' => ['normal' => ['over_voltage' => null]],
         ]);
+        $this->planned($switch, 'managed', 18, ['promised_min' => 90, 'hot_day' => false, 'opens_at' => $now->copy()->subDays(60)->format('Y-m-d\T09:00')]
+            + PowerDownTasks::usual(3, ['Take the bond out of Generator', 'Take the bond out of Panel', 'Fit the bond in Transfer switch', 'Run the electrode conductor to Transfer switch'], 18));
         $this->sheet($switch, $this->milo, Standing::AsLeft, 'Five minutes, so that a line crew does not bounce the house.');
         $this->timed($switch, $this->milo, [
             ['utility_off', 0], ['start_signal', 5600], ['engine_running', 11_300], ['transferred', 21_200], ['bait_on', 95_000], ['bait_off', 105_100],
             ['utility_on', 180_000], ['retransferred', 480_400], ['engine_stopped', 606_900],
-        ], 'Milo Tern');
+        ], 'Milo Tern', 'Karin Aldous');
     }
 
     private function mossgate(Carbon $now): void
@@ -206,11 +209,7 @@ final class DatabaseSeeder extends Seeder
         $switchOf('Rill Street bookmobile')->update(['survey' => ['cord_m' => 9.1, 'cord_size' => '6', 'cord_end' => 'good', 'multiwire' => 'yes', 'converter_circuit' => 'yes', 'co_alarms' => 'yes', 'opening_m' => 2, 'ventilated' => 'yes', 'selector' => 'both', 'outlet_gfci' => 'no', 'tank_gal' => 3]]);
         foreach ([['Panel, cover on, before anything was touched', 'panels', 'before', 'PANEL 200 A', 20, false], ['Line side as found, opened by the electrician, dead', 'service', 'before', 'Q1 LINE SIDE', 0, true], ['Neutrals and grounds parted', 'panels', 'after', 'PANEL 200 A', 18, true]] as [$caption, $subject, $moment, $label, $breakers, $isOpen]) {
             $file = DemoPicture::of($label, $breakers, $isOpen);
-            $picture = Picture::of($file) ?? throw new \LogicException('the demo draws pictures that can be read');
-            Photo::query()->create([
-                'id' => Uuid::uuid4()->toString(), 'company_id' => $juniper->company_id, 'switch_id' => $juniper->id, 'user_id' => $this->milo->id, 'subject' => $subject, 'moment' => $moment, 'caption' => $caption,
-                'width' => $picture->width, 'height' => $picture->height, 'sha256' => (string) hash_file('sha256', (string) $file->getRealPath()),
-            ])->file()->create(['full' => $picture->full, 'small' => $picture->small]);
+            KeptPhoto::of(Picture::of($file) ?? throw new \LogicException('the demo draws pictures that can be read'), $juniper, $this->milo, ['id' => Uuid::uuid4()->toString(), 'subject' => $subject, 'moment' => $moment, 'caption' => $caption]);
             unlink((string) $file->getRealPath());
         }
     }
@@ -218,16 +217,18 @@ final class DatabaseSeeder extends Seeder
     private function plan(Carbon $now): void
     {
         Carbon::setTestNow($now->copy()->subDays(4)->setTime(10, 40));
-        foreach (['Juniper Row 14' => ['managed', 18], 'Otter Bend Veterinary Clinic' => [null, 23]] as $name => [$choice, $grounds]) {
-            $switch = Site::query()->where('name', $name)->firstOrFail()->switches()->firstOrFail();
-            Plan::query()->create([
-                'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->rosa->id, 'choice' => $choice,
-                'choice_reason' => $choice === null ? null : 'The owner keeps everything in an ordinary outage; the heater waits.',
-                'facts' => ['generator_breaker_a' => 100, 'fault_ka' => 10, 'withstand_ka' => 22, 'neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'grounds_on_neutral_bar' => $grounds, 'ground_bar_free' => 4],
-                'power_down' => $choice === null ? null : ['promised_min' => 90, 'hot_day' => false, 'opens_at' => $now->copy()->subDays(60)->format('Y-m-d\T09:00')]
-                    + PowerDownTasks::usual(3, ['Take the bond out of Generator', 'Take the bond out of Panel', 'Fit the bond in Transfer switch', 'Run the electrode conductor to Transfer switch'], $grounds),
-            ]);
-        }
+        $this->planned(Site::query()->where('name', 'Otter Bend Veterinary Clinic')->firstOrFail()->switches()->firstOrFail(), null, 23, null);
+    }
+
+    /** @param null|array<string, mixed> $powerDown */
+    private function planned(TransferSwitch $switch, ?string $choice, int $grounds, ?array $powerDown): void
+    {
+        Plan::query()->create([
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->rosa->id, 'choice' => $choice,
+            'choice_reason' => $choice === null ? null : 'The owner keeps everything in an ordinary outage; the heater waits.',
+            'facts' => ['generator_breaker_a' => 100, 'fault_ka' => 10, 'withstand_ka' => 22, 'neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'grounds_on_neutral_bar' => $grounds, 'ground_bar_free' => 4],
+            'power_down' => $powerDown,
+        ]);
     }
 
     private function van(): void
@@ -336,13 +337,19 @@ final class DatabaseSeeder extends Seeder
         ], $standing, $note, $author, (int) $switch->sheets()->max('version'));
     }
 
-    /** @param list<array{string, int}> $marks */
-    private function timed(TransferSwitch $switch, User $user, array $marks, string $signer): void
+    /**
+     * @param list<array{string, int}> $marks
+     * @param ?string                  $owner who was there: then the whole procedure is worked through, with the installation
+     */
+    private function timed(TransferSwitch $switch, User $user, array $marks, string $signer, ?string $owner = null): void
     {
-        $run = $this->opener->open($switch->fresh() ?? $switch, $user, 500);
+        $run = $this->opener->open($switch->fresh() ?? $switch, $user, 500, ['install' => $owner !== null]);
         $this->marks($run, $user, $marks);
+        if ($owner !== null) {
+            $this->work->through($run->refresh(), $user, $owner, self::SIGNATURE);
+        }
         Carbon::setTestNow(Carbon::now()->addMinutes(15));
-        $this->closer->close($run, $user, $signer, self::SIGNATURE);
+        $this->closer->close($run->refresh(), $user, $signer, self::SIGNATURE);
     }
 
     /** @param list<array{string, int}> $marks */

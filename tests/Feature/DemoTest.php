@@ -8,6 +8,8 @@ use App\Models\Site;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Database\Seeders\DatabaseSeeder;
+use Escapement\Core\Commissioning\Record\RunRecord;
+use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -30,8 +32,25 @@ final class DemoTest extends TestCase
             }
             foreach ($switch->runs as $run) {
                 $this->get("/runs/$run->id")->assertOk();
+                $this->get("/runs/$run->id/procedure")->assertOk();
+                $this->get("/runs/$run->id/sheet")->assertOk();
                 $this->get("/runs/$run->id/report")->assertOk()->assertSee('chain whole');
             }
         }
+    }
+
+    #[Test]
+    public function one_house_of_the_demo_is_installed_proved_and_signed_to_the_end(): void
+    {
+        $this->seed(DatabaseSeeder::class);
+        $this->actingAs(User::query()->where('email', 'rosa@lantern.example')->firstOrFail());
+        $run = TransferSwitch::query()->firstOrFail()->runs()->firstOrFail();
+        self::assertSame('pass', $run->verdict);
+        $export = $this->get("/runs/$run->id/report.json")->json();
+        self::assertSame(['done'], array_values(array_unique(array_column($export['procedure'], 'state'))));
+        self::assertContains('install/done', array_column($export['procedure'], 'id'));
+        self::assertGreaterThan(5, count($export['photos']));
+        self::assertSame('pass', RunRecord::verification(Node::fromJson((string) $this->get("/runs/$run->id/report.json")->getContent()))['signed']);
+        $this->get("/runs/$run->id/report")->assertSee('Signature of Karin Aldous')->assertSee('in-lb');
     }
 }

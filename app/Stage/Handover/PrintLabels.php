@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Handover;
+
+use App\Bridge\LandingWork;
+use App\Bridge\PlanFacts;
+use App\Bridge\SwitchFacts;
+use App\Models\TransferSwitch;
+use App\Stage\Paper;
+use App\Stage\SiteStanding;
+use Escapement\Core\Handover\EnclosureLabel;
+use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Wire\Node;
+use Illuminate\Http\Response;
+
+/** Labels for the enclosures of a switch, each with the code that opens the site on a phone. */
+final readonly class PrintLabels
+{
+    public function __invoke(TransferSwitch $switch): Response
+    {
+        $switch->load(SiteStanding::NEEDS);
+        $kind = (new SwitchFacts($switch))->plant->kind;
+        $plan = SitePlan::knows($switch->site->installation) ? new PlanFacts($switch, $switch->plan) : null;
+        $labels = EnclosureLabel::of(
+            $switch->name,
+            $kind,
+            $plan === null ? null : (new OneLineReader())->whole(Node::fromArray($plan->plan->drawing())),
+            $plan?->plan->names() ?? [],
+            $plan === null ? [] : (new LandingWork($switch, $plan))->bondedAfter(),
+        );
+        $address = route('survey', ['site' => $switch->site_id, 'switch' => $switch->id]);
+
+        return Paper::of(view('handover.labels-pdf', ['labels' => $labels, 'standing' => new SiteStanding($switch->site, $switch), 'switch' => $switch, 'address' => $address, 'code' => QrPicture::of($address)]), $switch->site, 'labels');
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Handover;
+
+use Illuminate\Support\Facades\Process;
+
+/** An address as a QR code, drawn by Debian's qrencode. */
+final readonly class QrPicture
+{
+    /** Points of a module; with four modules of quiet around, as scanners want it. */
+    private const MODULE_PX = '10';
+    private const QUIET = '4';
+
+    /** @return string a PNG */
+    public static function of(string $address): string
+    {
+        return Process::timeout(10)->run(['qrencode', '-t', 'PNG', '-l', 'M', '-s', self::MODULE_PX, '-m', self::QUIET, '-o', '-', '--', $address])->throw()->output();
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Handover;
+
+use Escapement\Core\Commissioning\Procedure\Isolator;
+use Escapement\Core\Commissioning\Procedure\Surroundings;
+use Escapement\Core\Site\Kind;
+use Escapement\Core\Topology\Element;
+use Escapement\Core\Topology\OneLine;
+use Escapement\Core\Topology\TopologyCheck;
+
+/**
+ * What stands on an enclosure for whoever opens it next: what feeds it, what stays live, which disconnect proves the switch.
+ * Rule: field notes H2, H5, P1, P2; the safety that is always in sight. The maker's and the code's own labels stay beside it.
+ */
+final readonly class EnclosureLabel
+{
+    private const ALWAYS = 'Work only when it is locked, tagged and proved dead.';
+
+    /** @param list<string> $lines */
+    private function __construct(public string $title, public string $hazard, public array $lines) {}
+
+    /**
+     * @param ?OneLine              $drawing null where a kind has none: then its switch and its engine are labelled
+     * @param array<string, string> $names   of elements
+     * @param list<string>          $bonded  elements in which neutral and ground are joined once the work is done
+     *
+     * @return list<self>
+     */
+    public static function of(string $switchName, Kind $kind, ?OneLine $drawing, array $names, array $bonded): array
+    {
+        $surroundings = $drawing === null ? Surroundings::unknown() : Surroundings::of($drawing, $names);
+        [$first, $second] = match ($kind) {
+            Kind::Standby => ['the utility', 'a generator that starts by itself'],
+            Kind::TwoSource => ['the first supply', 'the second supply'],
+            Kind::Mobile => ['the shore cord', 'the generator or the inverter'],
+        };
+        $labels = [new self("Transfer switch $switchName", "Two sources: $first and $second. " . self::ALWAYS, [
+            ...array_map(static fn(Isolator $one): string => $one->liveFrom === [] ? "$one->name opens it." : "With $one->name open, its line side stays live from " . implode(' and ', $one->liveFrom) . '.', $surroundings->isolators),
+            'The outage test is made by opening ' . ($surroundings->testDevice ?? 'the disconnect upstream of its sensing') . '.',
+        ])];
+        if ($kind !== Kind::TwoSource) {
+            $labels[] = new self('Generator', 'Starts by itself at any time. Carbon monoxide: outdoors only. Hot exhaust, moving parts.', ['Selector left off, or its breaker left open: the load stays dark in the next outage.', 'Before any work: selector off, start battery disconnected as its maker says.']);
+        }
+        if ($drawing === null) {
+            return $labels;
+        }
+        foreach ($drawing->ofType('panel') as $panel) {
+            $name = static fn(string $id): string => $names[$id] ?? $id;
+            $labels[] = self::panel($name($panel->id), array_map($name, self::sourcesOf($panel, $drawing)), in_array($panel->id, $bonded, true));
+        }
+
+        return $labels;
+    }
+
+    /** @return list<string> sources that feed it in one position or another */
+    private static function sourcesOf(Element $panel, OneLine $drawing): array
+    {
+        /** @var list<array{energised: array<string, list<string>>}> $states */
+        $states = TopologyCheck::of($drawing)->answer()->values['states'];
+
+        return array_values(array_unique(array_merge([], ...array_map(static fn(array $state): array => ((array) $state['energised'])[$panel->id] ?? [], $states))));
+    }
+
+    /** @param list<string> $sources by their names */
+    private static function panel(string $name, array $sources, bool $isBonded): self
+    {
+        return new self($name, 'Fed by ' . implode(', or by ', $sources) . '. ' . self::ALWAYS, [
+            $isBonded ? 'Neutral and ground are joined here, and nowhere else behind it.' : 'Neutrals and grounds stay apart here: no bonding screw, no strap. The bond is elsewhere.',
+        ]);
+    }
+}

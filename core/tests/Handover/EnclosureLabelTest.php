@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Handover;
+
+use Escapement\Core\Handover\EnclosureLabel;
+use Escapement\Core\Site\Kind;
+use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Template\PlanLoad;
+use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Wire\Node;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+final class EnclosureLabelTest extends TestCase
+{
+    #[Test, DataProvider('drawn')]
+    public function each_panel_says_whether_it_holds_the_bond_and_that_two_sources_feed_it(InstallationKind $kind): void
+    {
+        $plan = self::plan($kind);
+        $drawing = (new OneLineReader())->whole(Node::fromArray($plan->drawing()));
+        $panels = $drawing->ofType('panel');
+        $bonded = array_slice(array_map(static fn($panel): string => $panel->id, $panels), 0, 1);
+        $labels = EnclosureLabel::of('Q1', (new SheetTemplate($kind))->plant()->kind, $drawing, $plan->names(), $bonded);
+        $ofPanels = array_slice($labels, count($labels) - count($panels));
+        foreach ($ofPanels as $i => $label) {
+            self::assertSame($plan->names()[$panels[$i]->id], $label->title);
+            self::assertStringContainsString($i === 0 ? 'are joined here' : 'stay apart here', $label->lines[0]);
+            self::assertStringContainsString('proved dead', $label->hazard);
+        }
+        self::assertStringContainsString('outage test is made by opening', (string) array_values(array_slice($labels[0]->lines, -1))[0]);
+    }
+
+    /** @return iterable<string, array{InstallationKind}> */
+    public static function drawn(): iterable
+    {
+        foreach (InstallationKind::cases() as $kind) {
+            if (SitePlan::knows($kind)) {
+                yield $kind->value => [$kind];
+            }
+        }
+    }
+
+    #[Test]
+    public function the_switch_names_what_stays_live_and_the_disconnect_that_proves_it(): void
+    {
+        $plan = self::plan(InstallationKind::WholeHouse);
+        $label = EnclosureLabel::of('Q1', Kind::Standby, (new OneLineReader())->whole(Node::fromArray($plan->drawing())), $plan->names(), ['ats'])[0];
+        self::assertContains('With Transfer switch main open, its line side stays live from Utility.', $label->lines);
+        self::assertContains('The outage test is made by opening Transfer switch main.', $label->lines);
+    }
+
+    #[Test]
+    public function a_panel_ahead_of_the_switch_is_never_fed_by_the_generator(): void
+    {
+        $plan = self::plan(InstallationKind::from('K2'));
+        $labels = array_column(array_map(static fn(EnclosureLabel $label): array => [$label->title, $label->hazard], EnclosureLabel::of('Q1', Kind::Standby, (new OneLineReader())->whole(Node::fromArray($plan->drawing())), $plan->names(), ['main'])), 1, 0);
+        self::assertStringStartsWith('Fed by Utility. ', $labels[$plan->names()['main']]);
+        self::assertStringStartsWith('Fed by Utility, or by Generator. ', $labels[$plan->names()['crit']]);
+    }
+
+    /** @param list<string> $titles */
+    #[Test, DataProvider('undrawn')]
+    public function without_a_one_line_the_words_stay_general(Kind $kind, array $titles): void
+    {
+        $labels = EnclosureLabel::of('Q1', $kind, null, [], []);
+        self::assertSame($titles, array_map(static fn(EnclosureLabel $label): string => $label->title, $labels));
+        self::assertSame(['The outage test is made by opening the disconnect upstream of its sensing.'], $labels[0]->lines);
+    }
+
+    /** @return iterable<string, array{Kind, list<string>}> */
+    public static function undrawn(): iterable
+    {
+        yield 'with an engine' => [Kind::Standby, ['Transfer switch Q1', 'Generator']];
+        yield 'two utilities' => [Kind::TwoSource, ['Transfer switch Q1']];
+        yield 'a vehicle' => [Kind::Mobile, ['Transfer switch Q1', 'Generator']];
+    }
+
+    private static function plan(InstallationKind $kind): SitePlan
+    {
+        return new SitePlan($kind, 'split', 120, 200, 200, true, 2, false, 100, true, true, 4, 2, null, null, [new PlanLoad('Lights', 1, 'L1', true)]);
+    }
+}

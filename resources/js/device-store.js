@@ -35,7 +35,7 @@ const allOf = async (name, run) => (await withStore(name, 'readonly', (store) =>
 export const saveMark = (mark) => withStore('marks', 'readwrite', (store) => store.put(mark));
 export const marksOf = (run) => withStore('marks', 'readonly', (store) => store.index('run').getAll(run));
 /** Of all that was marked, answered and pictured in a run, how much the server does not have yet. */
-export const unsentCount = async (run) => (await marksOf(run)).filter((mark) => !mark.sent).length + (await answersOf(run)).length + (await photosOf(run)).length;
+export const unsentCount = async (run) => (await marksOf(run)).filter((mark) => !mark.sent).length + (await answersOf(run)).length + (await photosOf(run)).filter((photo) => !photo.refused).length;
 /** When the run began by this device's clock, in ms since 1970. */
 export const saveEpoch = (run, epoch) => withStore('runs', 'readwrite', (store) => store.put({ run, epoch }));
 export const epochOf = async (run) => (await withStore('runs', 'readonly', (store) => store.get(run)))?.epoch ?? null;
@@ -43,7 +43,7 @@ export const epochOf = async (run) => (await withStore('runs', 'readonly', (stor
 export const saveAnswer = (answer) => withStore('answers', 'readwrite', (store) => store.put(answer));
 export const dropAnswer = (id) => withStore('answers', 'readwrite', (store) => store.delete(id));
 export const answersOf = (run) => allOf('answers', run);
-/** A picture: `id`, `run`, `step`, `order`, `client_wall` and its bytes as `blob`; it is here until the server has it. */
+/** A picture: `id`, `run`, `step`, `order`, `client_wall`, its bytes as `blob`, and why it was `refused`; it is here until the server has it. */
 export const savePhoto = (photo) => withStore('photos', 'readwrite', (store) => store.put(photo));
 export const dropPhoto = (id) => withStore('photos', 'readwrite', (store) => store.delete(id));
 export const photosOf = (run) => allOf('photos', run);

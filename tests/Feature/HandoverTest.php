@@ -7,9 +7,11 @@ namespace Tests\Feature;
 use App\Models\HandoverLink;
 use App\Models\LoadItem;
 use App\Models\Run;
+use App\Stage\Handover\QrPicture;
 use Escapement\Core\Template\InstallationKind;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -25,6 +27,42 @@ final class HandoverTest extends TestCase
         self::assertStringStartsWith('%PDF', (string) $this->get("$address/handover.pdf")->assertOk()->getContent());
         $this->assertGuest();
         $this->get('/')->assertRedirect('/login');
+    }
+
+    #[Test, DataProvider('kinds')]
+    public function every_kind_has_labels_with_the_code_of_its_site(InstallationKind $kind): void
+    {
+        $switch = $this->switchOf($this->signIn(), $kind);
+        $pdf = $this->get("/switches/$switch->id/labels.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+        self::assertStringStartsWith('%PDF', (string) $pdf->getContent());
+    }
+
+    /** @return iterable<string, array{InstallationKind}> */
+    public static function kinds(): iterable
+    {
+        foreach (InstallationKind::cases() as $kind) {
+            yield $kind->value => [$kind];
+        }
+    }
+
+    #[Test]
+    public function a_code_is_square_holds_its_quiet_zone_and_grows_with_its_address(): void
+    {
+        $sides = [];
+        foreach (['http://127.0.0.1/s', 'http://127.0.0.1/sites/1234?switch=' . str_repeat('9', 200)] as $address) {
+            $image = imagecreatefromstring(QrPicture::of($address));
+            self::assertNotFalse($image);
+            [$width, $height] = [imagesx($image), imagesy($image)];
+            self::assertSame($width, $height);
+            $dark = static fn(int $x, int $y): bool => imagecolorsforindex($image, (int) imagecolorat($image, $x, $y))['red'] < 128;
+            self::assertFalse($dark(35, 35), 'four modules of quiet');
+            foreach ([[45, 45], [$width - 46, 45], [45, $height - 46]] as [$x, $y]) {
+                self::assertTrue($dark($x, $y), 'a finder in three corners');
+            }
+            self::assertFalse($dark($width - 36, $height - 36));
+            $sides[] = $width;
+        }
+        self::assertGreaterThan($sides[0], $sides[1]);
     }
 
     #[Test]

@@ -57,6 +57,12 @@ final readonly class ProcedureLine
         return $this->step->kind === StepKind::Sign && is_string($given['name'] ?? null) && ($given['so'] ?? null) === true ? ['name' => $given['name'], 'drawing' => is_string($given['drawing'] ?? null) ? $given['drawing'] : ''] : null;
     }
 
+    /** Confirmed as it should be, with nothing more to say. */
+    public function isPlainlyDone(): bool
+    {
+        return $this->state === StepState::Done && array_diff_key($this->answer->given ?? [], ['so' => true, 'photos' => true]) === [];
+    }
+
     public function who(): string
     {
         return $this->answer?->user->initials() ?? '';

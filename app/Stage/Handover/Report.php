@@ -15,6 +15,7 @@ use App\Stage\Rehearsal\Strip\StripTracks;
 use App\Stage\Rehearsal\Strip\TimingStrip;
 use App\Stage\Settings\SheetField;
 use App\Stage\Settings\SheetForm;
+use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Record\RunRecord;
 use Escapement\Core\Commissioning\RecordChain;
@@ -87,6 +88,35 @@ final readonly class Report
         $last = $this->run->answers->keyBy('step');
 
         return array_values(array_map(fn(Step $step): ProcedureLine => new ProcedureLine($step, $progress->states[$step->id], $last->get($step->id), array_values($this->run->photos->where('step', $step->id)->pluck('id')->all())), $facts->steps));
+    }
+
+    /** @return array<string, list<ProcedureLine>> by the title of their stage: figures, choices, and whatever is not plainly done */
+    public function findingLines(): array
+    {
+        return $this->byStage(static fn(ProcedureLine $line): bool => ! $line->isPlainlyDone());
+    }
+
+    /** @return array<string, list<ProcedureLine>> by the title of their stage */
+    public function doneLines(): array
+    {
+        return $this->byStage(static fn(ProcedureLine $line): bool => $line->isPlainlyDone());
+    }
+
+    /**
+     * @param \Closure(ProcedureLine): bool $isWanted
+     *
+     * @return array<string, list<ProcedureLine>>
+     */
+    private function byStage(\Closure $isWanted): array
+    {
+        $stages = [];
+        foreach ($this->procedure as $line) {
+            if ($isWanted($line)) {
+                $stages[Stage::from(explode('/', $line->step->id)[0])->title()][] = $line;
+            }
+        }
+
+        return $stages;
     }
 
     /** @return list<array{when: string, who: string, text: string, isAmendment: bool}> */

@@ -1,7 +1,7 @@
 @extends('layouts.site', ['here' => 'commission'])
 @section('title', $switch->site->name . ': commission')
 @section('main')
-<h1>Simulated outage</h1>
+<div class="head"><div><h1>Simulated outage</h1></div><a class="btn btn-outline-primary" href="{{ route('labels', $switch) }}">Labels, PDF</a></div>
 <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured time inside its window.</p>
 @if ($standing->changes() !== [])
 <div class="finding finding-warn"><p class="finding-head"><x-glyph kind="warn"/><b>Warn</b></p><p class="finding-claim">To be looked at again: since it was proven, something it rests on has changed.</p><p class="finding-because">{{ implode('. ', $standing->changes()) }}. Time it once more.</p></div>

@@ -71,7 +71,7 @@
                 <svg class="sign-pad" x-ref="pad" viewBox="0 0 400 130" role="img" aria-labelledby="sign-label" x-on:pointerdown="begin" x-on:pointermove="draw" x-on:pointerup="lift" x-on:pointercancel="lift"><path d="M20 105H380" stroke="var(--esc-hair)"/><path x-bind:d="path" fill="none" stroke="currentColor" stroke-width="2.4" stroke-linecap="round" stroke-linejoin="round"/></svg>
                 <button class="btn btn-outline-primary" type="button" x-on:click="clear">Draw again</button></div>
             <input type="hidden" name="signed_drawing" x-bind:value="path">
-            <p class="field-error" x-show="isWaiting" x-cloak role="alert"><svg class="glyph" width="18" height="18" aria-hidden="true"><use href="#m-stop"/></svg>Marks on this phone are not sent yet. Sign when they are.</p>
+            <p class="field-error" x-show="isWaiting" x-cloak role="alert"><svg class="glyph" width="18" height="18" aria-hidden="true"><use href="#m-stop"/></svg><span>Something on this phone is not sent yet: marks go from here, answers and pictures from the <a href="{{ route('procedure', $run) }}">procedure</a>. Sign when they are.</span></p>
             <button class="btn btn-primary btn-glove" type="submit">Sign the run</button>
         </form>
     </section>

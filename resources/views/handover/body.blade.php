@@ -30,9 +30,18 @@
 @if ($report->procedure !== [])
 <section class="report-part">
     <h2>Procedure</h2>
-    <table class="ruled"><thead><tr><th>Step</th><th>Expected</th><th>Found</th><th>Who</th></tr></thead><tbody>
-    @foreach ($report->procedure as $line)<tr><td>{{ $line->step->title }}</td><td class="fig">{{ $line->step->band || $line->step->window ? $line->step->expectation : '' }}</td><td>{{ $line->found() }}</td><td>{{ $line->who() }}</td></tr>@endforeach
+    @if ($report->findingLines() !== [])
+    <table class="ruled procedure-list"><thead><tr><th>Step</th><th>Expected</th><th>Found</th><th>Who</th></tr></thead><tbody>
+    @foreach ($report->findingLines() as $stage => $lines)
+        <tr><th colspan="4">{{ $stage }}</th></tr>
+        @foreach ($lines as $line)<tr><td>{{ $line->step->title }}</td><td class="fig">{{ $line->step->band || $line->step->window ? $line->step->expectation : '' }}</td><td>{{ $line->found() }}</td><td>{{ $line->who() }}</td></tr>@endforeach
+    @endforeach
     </tbody></table>
+    @endif
+    @if ($report->doneLines() !== [])
+    <h3>Done as expected</h3>
+    @foreach ($report->doneLines() as $stage => $lines)<p><b>{{ $stage }}.</b> @foreach ($lines as $line){{ $line->step->title }}{{ $line->photos === [] ? '' : ' (' . count($line->photos) . (count($line->photos) === 1 ? ' picture)' : ' pictures)') }}, {{ $line->who() }}{{ $loop->last ? '.' : '; ' }}@endforeach</p>@endforeach
+    @endif
 </section>
 @endif
 <section class="report-part">

@@ -172,6 +172,18 @@ final readonly class ProcedurePage
         return count($verdicts) > 1 && count(array_unique(array_map(static fn(Verdict $verdict): string => $verdict->value, $verdicts))) > 1;
     }
 
+    /** Where the finding that stands against a step is put right. */
+    public function putRightAt(Step $step): string
+    {
+        $page = match (true) {
+            $step->id === 'install/torque-tool' => 'pack-list',
+            str_starts_with($step->id, 'install/pull-') => 'wires',
+            default => 'landing',
+        };
+
+        return route($page, $this->run->switch);
+    }
+
     /** @return list<Photo> that have arrived for a step */
     public function photos(Step $step): array
     {

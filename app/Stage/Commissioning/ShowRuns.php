@@ -7,6 +7,7 @@ namespace App\Stage\Commissioning;
 use App\Bridge\SwitchFacts;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
+use Escapement\Core\Template\SitePlan;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 
@@ -21,7 +22,7 @@ final readonly class ShowRuns
         $facts = new SwitchFacts($switch);
 
         return view('commissioning.runs', [
-            'switch' => $switch, 'standing' => new SiteStanding($switch->site, $switch), 'expected' => $facts->expected($facts->settings($switch->sheet->settings)),
+            'switch' => $switch, 'standing' => new SiteStanding($switch->site, $switch), 'hasPlan' => SitePlan::knows($switch->site->installation), 'expected' => $facts->expected($facts->settings($switch->sheet->settings)),
         ]);
     }
 }

@@ -38,7 +38,7 @@
         </td>
         <td>@if ($isAsked)<input @class(['form-control', 'is-invalid' => in_array($fault['field'] ?? '', ['note', 'skip_reason'], true)]) name="{{ $at }}[note]" maxlength="500" value="{{ $typed['note'] ?? '' }}" aria-label="{{ $step->title }}: note">@endif
             @if ($fault)<p class="field-error" role="alert"><x-glyph kind="stop"/>{{ $fault['message'] }}</p>@endif
-            @foreach ($step->stoppedBy as $stop)<p class="field-error"><x-glyph kind="stop"/>{{ $stop }}</p>@endforeach</td>
+            @foreach ($step->stoppedBy as $stop)<p class="field-error"><x-glyph kind="stop"/><span>{{ $stop }} <a href="{{ $page->putRightAt($step) }}">Put it right</a></span></p>@endforeach</td>
         <td><span class="sheet-state"><x-glyph :kind="$page->glyph($step)"/>{{ $page->stateWords($step) }}</span>@foreach ($page->answers($step) as $answer)<small @class(['struck' => ! $loop->first])>@if (! $loop->first){{ $page->given($answer, $step) }}, @endif{{ $answer->user->initials() }} {{ $answer->received_at->copy()->setTimezone($page->run->switch->site->timezone)->format('H:i') }}</small>@endforeach</td>
     </tr>
 @endforeach

@@ -16,9 +16,10 @@
     @error('hazards_read')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
     <fieldset class="schools"><legend>What it proves</legend>
         @foreach (['install' => 'The installation too: runs, landings, each lug with its torque, bonds that move', 'bait' => 'Bait test: the utility comes back for less than the return delay, and the load stays', 'owner_present' => 'The owner is there and signs', 'photos' => 'Pictures as evidence', 'manual_transfer' => 'Manual transfer by the lever', 'load_bank' => 'Load bank in quarter steps', 'contact_drop' => 'Drop over the closed contacts, where test points lie outside of the covers', 'droop' => 'The governor droops: wider frequency bands'] as $school => $words)
+        @continue($school === 'install' && ! $hasPlan)
         <label class="check"><input type="hidden" name="options[{{ $school }}]" value="0"><input class="form-check-input" type="checkbox" name="options[{{ $school }}]" value="1" @checked(old("options.$school", \App\Bridge\ProcedureWork::SCHOOLS[$school] ? '1' : '0') === '1')>{{ $words }}</label>
+        @if ($school === 'install')<div class="field school-more"><label for="torque-unit">The torque tool in hand reads</label><select class="form-select" id="torque-unit" name="torque_unit">@foreach (\Escapement\Core\Commissioning\Procedure\InstallWork::UNITS as $unit => $name)<option value="{{ $unit }}" @selected(old('torque_unit', $switch->site->units === 'metric' ? 'nm' : 'in_lb') === $unit)>{{ $name }}</option>@endforeach</select>@error('torque_unit')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror</div>@endif
         @endforeach
-        <div class="field"><label for="torque-unit">The torque tool in hand reads</label><select class="form-select" id="torque-unit" name="torque_unit">@foreach (\Escapement\Core\Commissioning\Procedure\InstallWork::UNITS as $unit => $words)<option value="{{ $unit }}" @selected(old('torque_unit', $switch->site->units === 'metric' ? 'nm' : 'in_lb') === $unit)>{{ $words }}</option>@endforeach</select></div>
     </fieldset>
     <button class="btn btn-primary btn-glove" type="submit">Begin a run</button>
 </form>

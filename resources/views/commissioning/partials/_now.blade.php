@@ -7,7 +7,7 @@
     <h2 id="title-{{ $slug }}">{{ $step->title }}</h2>
     <p class="now-why">{{ $step->why }}</p>
     <p><b>Expect:</b> <span @class(['fig' => $step->band || $step->window])>{{ $page->expect($step) }}</span>{{ $step->instrument === '' ? '' : ', by ' . $step->instrument }}</p>
-    @if ($step->stoppedBy !== [])<div class="finding finding-stop"><p class="finding-head"><x-glyph kind="stop"/><b>Stop</b></p><p class="finding-claim">It cannot be called done while this stands.</p>@foreach ($step->stoppedBy as $stop)<p class="finding-because">{{ $stop }}</p>@endforeach</div>@endif
+    @if ($step->stoppedBy !== [])<div class="finding finding-stop"><p class="finding-head"><x-glyph kind="stop"/><b>Stop</b></p><p class="finding-claim">It cannot be called done while this stands.</p>@foreach ($step->stoppedBy as $stop)<p class="finding-because">{{ $stop }}</p>@endforeach<p><a href="{{ $page->putRightAt($step) }}">Put it right in the plan</a>, then let the run go on with the plan as it is then.</p></div>@endif
     @if (isset($page->progress->because[$step->id]))<p class="finding-claim"><x-glyph kind="warn"/> Open again. {{ $page->progress->because[$step->id] }}</p>@endif
     @if ($page->timed($step))<p>Timed: <b class="fig">{{ $page->timed($step) }}</b></p>@endif
     @if ($mayAnswer)

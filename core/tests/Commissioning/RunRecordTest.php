@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Commissioning;
+
+use Eris\Generator;
+use Eris\TestTrait;
+use Escapement\Core\Commissioning\MarkEvent;
+use Escapement\Core\Commissioning\Procedure\Verdict;
+use Escapement\Core\Commissioning\Record\RunRecord;
+use Escapement\Core\Commissioning\RecordChain;
+use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Wire\Node;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** A run told by its record and by nothing else. */
+final class RunRecordTest extends TestCase
+{
+    use TestTrait;
+
+    private const TIMES = ['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900];
+
+    #[Test]
+    public function marks_answers_pictures_and_signature_are_told_in_their_order(): void
+    {
+        $run = RunRecord::ofExport(Node::fromArray(self::export([
+            ...self::marks(),
+            ['kind' => 'mark_edited', 'what' => ['id' => 'm-utility_off', 'before' => ['note' => null, 'is_undone' => false], 'after' => ['note' => 'It hummed.', 'is_undone' => false]]],
+            ['kind' => 'answer', 'what' => ['id' => 'a-1', 'step' => 'isolate/briefing', 'title' => 'Say it', 'expected' => 'All know.', 'given' => ['so' => true], 'verdict' => 'as_expected']],
+            ['kind' => 'answer', 'what' => ['id' => 'a-2', 'step' => 'isolate/briefing', 'title' => 'Say it', 'expected' => 'All know.', 'given' => ['so' => false, 'note' => 'One was away.'], 'verdict' => 'not_so']],
+            ['kind' => 'photo', 'what' => ['id' => 'p-1', 'step' => 'inspect/photo-open', 'sha256' => str_repeat('a', 64)]],
+            ['kind' => 'note', 'what' => ['text' => 'Windy.']],
+            ['kind' => 'signed', 'what' => ['name' => 'Ana Quist', 'drawing' => null, 'verdict' => 'pass', 'timing' => 'pass', 'findings' => []]],
+            ['kind' => 'amendment', 'what' => ['text' => 'A lamp was out.']],
+        ])));
+        self::assertSame(array_keys(self::TIMES), array_map(static fn($one): string => $one->mark->event->value, array_values($run->marks)));
+        self::assertSame('It hummed.', $run->marks['m-utility_off']->note);
+        self::assertSame([Verdict::AsExpected, Verdict::NotSo], array_column($run->answers, 'verdict'));
+        self::assertSame('One was away.', $run->answers[1]->given['note']);
+        self::assertSame('inspect/photo-open', $run->photos[0]['step']);
+        self::assertSame(['Ana Quist', 'pass'], [$run->signature['name'] ?? null, $run->signature['verdict'] ?? null]);
+        self::assertSame('pass', $run->timing()->verdict);
+        self::assertSame(['Rosa', 500], [$run->begunBy, $run->reactionMs]);
+    }
+
+    #[Test]
+    public function a_newer_sheet_that_was_followed_is_what_counts(): void
+    {
+        $settings = ['return_delay_ms' => 600_000] + self::settings();
+        $run = RunRecord::ofExport(Node::fromArray(self::export([['kind' => 'sheet_followed', 'what' => ['from_version' => 2, 'to_version' => 3, 'settings' => $settings, 'work' => ['kind' => 'K2'], 'reopened' => []]], ...self::marks()], ['settings' => $settings, 'settings_version' => 3], 'fail')));
+        self::assertSame(3, $run->settingsVersion);
+        self::assertSame('K2', $run->work?->value->kind);
+        self::assertSame('fail', $run->timing()->verdict, 'it came back before the longer delay');
+    }
+
+    #[Test]
+    public function a_mark_that_was_struck_out_is_there_and_does_not_count(): void
+    {
+        $run = RunRecord::ofExport(Node::fromArray(self::export([
+            ...self::marks(), ['kind' => 'mark_edited', 'what' => ['id' => 'm-transferred', 'before' => [], 'after' => ['note' => null, 'is_undone' => true]]],
+        ], [], 'incomplete')));
+        self::assertTrue($run->marks['m-transferred']->mark->isUndone);
+        self::assertSame('incomplete', $run->timing()->verdict);
+    }
+
+    #[Test]
+    public function whatever_is_marked_the_verdict_of_the_record_is_that_of_the_marks(): void
+    {
+        $this->forAll(Generator\seq(Generator\tuple(Generator\choose(0, count(self::TIMES) - 1), Generator\choose(0, 700_000))))->then(function (array $drawn): void {
+            $events = array_keys(self::TIMES);
+            $marks = array_map(static fn(array $one, int $i): array => self::mark("m-$i", $events[$one[0]], $one[1]), $drawn, array_keys($drawn));
+            $export = self::export($marks, [], null);
+            $run = new RunRecord(Node::fromArray($export['record']));
+            $export['timing'] = ['verdict' => $run->timing()->verdict];
+            self::assertCount(count($marks), RunRecord::ofExport(Node::fromArray($export))->marks);
+            foreach (array_diff(['pass', 'fail', 'incomplete'], [$run->timing()->verdict]) as $wrong) {
+                try {
+                    RunRecord::ofExport(Node::fromArray(['timing' => ['verdict' => $wrong]] + $export));
+                    self::fail("a wrong verdict passed: $wrong");
+                } catch (BadInput $e) {
+                    self::assertSame('/timing/verdict', $e->path);
+                }
+            }
+        });
+    }
+
+    /**
+     * @param list<array<string, mixed>> $entries
+     * @param array<string, mixed>       $beside  the record
+     */
+    #[Test, DataProvider('faults')]
+    public function what_cannot_be_told_is_named_where_it_stands(array $entries, array $beside, string $path): void
+    {
+        try {
+            RunRecord::ofExport(Node::fromArray(self::export($entries, $beside)));
+            self::fail("takes a fault at $path");
+        } catch (BadInput $e) {
+            self::assertSame($path, $e->path);
+        }
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, array<string, mixed>, string}> */
+    public static function faults(): iterable
+    {
+        yield 'a second beginning' => [[['kind' => 'run_begun', 'what' => []]], [], '/record/entries/1'];
+        yield 'an edit of no mark' => [[['kind' => 'mark_edited', 'what' => ['id' => 'm-9', 'after' => ['note' => null, 'is_undone' => true]]]], [], '/record/entries/1/what/id'];
+        yield 'an event that is none' => [[self::mark('m-1', 'dawn', 0)], [], '/record/entries/1/what/event'];
+        yield 'a time before the run' => [[self::mark('m-1', 'utility_off', -1)], [], '/record/entries/1/what/at_ms'];
+        yield 'a note of nothing but length' => [[['kind' => 'mark', 'what' => ['id' => 'm-1', 'event' => 'utility_off', 'at_ms' => 0, 'is_undone' => false, 'note' => str_repeat('x', 501)]]], [], '/record/entries/1/what/note'];
+        yield 'a verdict that is none' => [[['kind' => 'answer', 'what' => ['id' => 'a', 'step' => 's', 'expected' => 'e', 'given' => [], 'verdict' => 'splendid']]], [], '/record/entries/1/what/verdict'];
+        yield 'an answer of one word' => [[['kind' => 'answer', 'what' => ['id' => 'a', 'step' => 's', 'expected' => 'e', 'given' => 'yes', 'verdict' => 'as_expected']]], [], '/record/entries/1/what/given'];
+        yield 'a picture without its hash' => [[['kind' => 'photo', 'what' => ['id' => 'p', 'step' => 's']]], [], '/record/entries/1/what/sha256'];
+        yield 'signed with another word' => [[['kind' => 'signed', 'what' => ['name' => 'Ana', 'verdict' => 'fine']]], [], '/record/entries/1/what/verdict'];
+        yield 'signed by nobody' => [[['kind' => 'signed', 'what' => ['name' => '', 'verdict' => 'pass']]], [], '/record/entries/1/what/name'];
+        yield 'a followed sheet without its settings' => [[['kind' => 'sheet_followed', 'what' => ['to_version' => 3]]], [], '/record/entries/1/what/settings'];
+        yield 'another plant beside it' => [[], ['system' => ['kind' => 'mobile']], '/system'];
+        yield 'other settings beside it' => [[], ['settings' => ['return_delay_ms' => 1] + self::settings()], '/settings'];
+        yield 'another version beside it' => [[], ['settings_version' => 3], '/settings_version'];
+        yield 'another reaction beside it' => [[], ['reaction_ms' => 400], '/reaction_ms'];
+        yield 'a mark that the record has not' => [[], ['marks' => [['id' => 'm-9', 'event' => 'utility_off', 'at_ms' => 0, 'undone' => false]]], '/marks/0'];
+        yield 'a mark that is missing' => [self::marks(), ['marks' => []], '/marks'];
+        yield 'a signature that the record has not' => [[], ['signature' => ['name' => 'Ana', 'verdict' => 'pass']], '/signature'];
+        yield 'another format' => [[], ['format' => 'escapement/run/1'], '/format'];
+    }
+
+    #[Test]
+    public function an_empty_record_and_one_without_a_beginning_are_none(): void
+    {
+        foreach ([['/entries', []], ['/entries/0', [['seq' => 1, 'kind' => 'note', 'who' => 'Rosa', 'server_time' => 'now', 'what' => ['text' => 'x']]]]] as [$path, $entries]) {
+            try {
+                new RunRecord(Node::fromArray(['entries' => $entries]));
+                self::fail('no run');
+            } catch (BadInput $e) {
+                self::assertSame($path, $e->path);
+            }
+        }
+    }
+
+    #[Test]
+    public function a_bare_record_is_verified_by_its_chain_alone(): void
+    {
+        $export = self::export(self::marks());
+        self::assertSame(8, RunRecord::verification(Node::fromArray(['record' => $export['record']]))['entries']);
+        self::assertArrayNotHasKey('timing', RunRecord::verification(Node::fromArray(['record' => $export['record']])));
+        self::assertSame('pass', RunRecord::verification(Node::fromArray($export))['timing']);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function marks(): array
+    {
+        return array_map(static fn(string $event, int $atMs): array => self::mark("m-$event", $event, $atMs), array_keys(self::TIMES), self::TIMES);
+    }
+
+    /** @return array<string, mixed> */
+    private static function mark(string $id, string $event, int $atMs): array
+    {
+        return ['kind' => 'mark', 'what' => ['id' => $id, 'event' => $event, 'at_ms' => $atMs, 'is_undone' => false, 'note' => null, 'late_reason' => null, 'flag' => null]];
+    }
+
+    /** @return array<string, mixed> */
+    private static function settings(): array
+    {
+        return (new SheetTemplate(InstallationKind::WholeHouse))->settings()->toWire();
+    }
+
+    /**
+     * @param list<array<string, mixed>> $entries behind the beginning
+     * @param array<string, mixed>       $beside  what is another way beside the record
+     * @param ?string                    $timing  null: none is said
+     *
+     * @return array<string, mixed> an export whose chain is whole and which says what its record says
+     */
+    private static function export(array $entries, array $beside = [], ?string $timing = ''): array
+    {
+        $plant = (new SheetTemplate(InstallationKind::WholeHouse))->plant()->toArray();
+        $begun = ['kind' => 'run_begun', 'what' => ['system' => $plant, 'settings' => self::settings(), 'sheet_version' => 2, 'reaction_ms' => 500]];
+        $chain = new RecordChain();
+        $hash = RecordChain::GENESIS;
+        $chained = $marks = [];
+        $signature = null;
+        foreach ([$begun, ...$entries] as $i => $entry) {
+            $entry = ['seq' => $i + 1, 'who' => 'Rosa', 'server_time' => '2026-11-23T09:00:00.000Z', 'device_time' => null] + $entry;
+            // As the wire has it: an empty map and an empty list are the same in the chain.
+            $hash = $chain->hash($hash, $entry);
+            $chained[] = ['hash' => $hash] + $entry;
+            $what = $entry['what'];
+            if ($entry['kind'] === 'mark' && MarkEvent::tryFrom($what['event']) !== null) {
+                $marks[$what['id']] = ['id' => $what['id'], 'event' => $what['event'], 'at_ms' => $what['at_ms'], 'undone' => false];
+            }
+            if ($entry['kind'] === 'mark_edited' && isset($marks[$what['id']])) {
+                $marks[$what['id']]['undone'] = $what['after']['is_undone'];
+            }
+            if ($entry['kind'] === 'signed') {
+                $signature = ['name' => $what['name'], 'verdict' => $what['verdict']];
+            }
+        }
+
+        return $beside + [
+            'format' => RunRecord::FORMAT, 'system' => $plant, 'settings' => self::settings(), 'settings_version' => 2, 'reaction_ms' => 500, 'marks' => array_values($marks),
+            'timing' => ['verdict' => $timing === '' ? ($marks === [] ? 'incomplete' : 'pass') : $timing], 'signature' => $signature, 'record' => ['head' => $hash, 'entries' => $chained],
+        ];
+    }
+}

@@ -1,0 +1,19 @@
+import { readFileSync } from 'node:fs';
+import { closes, faultOf } from '../../resources/js/answer-check.js';
+import { expect, test } from '@playwright/test';
+
+// The cases that the core's judge answers too: what a phone takes without a network, the server takes later.
+const cases = JSON.parse(readFileSync(new URL('../../core/tests/data/answers.json', import.meta.url), 'utf8'));
+const text = (value) => (value === null ? '' : String(value));
+
+for (const { name, step, answer, taken, closes: isClosed } of cases) {
+    test(`on the phone: ${name} (${step.kind})`, () => {
+        const dataset = {
+            kind: step.kind, hold: step.hold ? '1' : '0', min: text(step.min), max: text(step.max), stopOver: text(step.stop_over), stopUnder: text(step.stop_under),
+            asks: text(step.asks), tick: text(step.tick), stopped: step.stopped ? '1' : '0', wanted: step.choices[0] ?? '',
+        };
+        const given = { note: null, photos: [], ...answer };
+        expect(faultOf(dataset, given) === '').toBe(taken);
+        if (taken) { expect(closes(dataset, given)).toBe(isClosed); }
+    });
+}

@@ -34,7 +34,7 @@ final readonly class InstallReader
         $calibrated = $in->has('calibrated_on') ? Dates::read($in, 'calibrated_on') : null;
         $bonding = $in->has('bonding') ? BondingCheck::read($in->at('bonding'))->answer()->values : ['actions' => []];
         $in->maybeObject('bonding');
-        $feeders = $in->each('feeders', 0, 100, static fn(Fields $one): array => ['name' => $one->text('name', 80), 'words' => $one->text('words', 400), 'stops' => self::stops($one)], id: 'name');
+        $feeders = $in->each('feeders', 0, 100, static fn(Fields $one): array => ['name' => $one->text('name', 120), 'words' => $one->text('words', 400), 'stops' => self::stops($one)], id: 'name');
         $enclosures = $in->each('enclosures', 0, 20, fn(Fields $one): array => $this->enclosure($one, $workDate));
         $in->close();
 
@@ -45,7 +45,7 @@ final readonly class InstallReader
     private function enclosure(Fields $in, string $workDate): array
     {
         $id = $in->text('id', 40);
-        $name = $in->text('name', 80);
+        $name = $in->text('name', 120);
         $system = $in->oneOf('colour_system', ColourSystem::NAMES);
         $isBondingPoint = $in->bool('bonding_point', false);
         $lines = array_map(self::line(...), $in->list('lines', 1, self::MOST_LINES));
@@ -63,7 +63,7 @@ final readonly class InstallReader
     private static function line(Node $node): array
     {
         $in = new Fields($node);
-        $line = ['conductor' => $in->text('conductor', 10), 'terminal' => $in->text('terminal', 40), 'on' => $in->text('on', 10), 'feeder' => $in->text('feeder', 80), 'size' => $in->text('size', 10), 'colour' => $in->text('colour', 20), 'screw' => $in->text('screw', 20)];
+        $line = ['conductor' => $in->text('conductor', 10), 'terminal' => $in->text('terminal', 60), 'on' => $in->text('on', 10), 'feeder' => $in->text('feeder', 120), 'size' => $in->text('size', 10), 'colour' => $in->text('colour', 20), 'screw' => $in->text('screw', 20)];
         $reid = $in->maybeText('reid', 20);
         $socket = $in->maybeText('socket_in', 10);
         $maker = $in->maybeObject('maker');

@@ -47,15 +47,7 @@
 <section class="report-part">
     <h2>Settings, version {{ $run->sheet->version }}, {{ $run->sheet->standing->label() }}</h2>
     <p>{{ $run->sheet->user->name }}, {{ $report->when($run->sheet->created_at) }}. {{ $run->sheet->note }}</p>
-    <table class="ruled settings-list"><tbody>
-    @foreach ($report->sheetGroups as $heading => $fields)
-        @php($given = array_filter($fields, fn ($field) => $field->typed($run->sheet->settings) !== ''))
-        @if ($given !== [])<tr><th colspan="4">{{ $heading }}</th></tr>@endif
-        @foreach (array_chunk($given, 2) as $pair)
-            <tr>@foreach ($pair as $field)<td>{{ $field->label }}</td><td class="fig">{{ $field->unit === 'check' ? 'yes' : $field->typed($run->sheet->settings) }}{{ in_array($field->unit, ['s', '%', 'kW'], true) ? ' ' . $field->unit : '' }}</td>@endforeach @if (count($pair) === 1)<td></td><td></td>@endif</tr>
-        @endforeach
-    @endforeach
-    </tbody></table>
+    @include('handover.settings')
     @if ($report->settingsFindings !== [])
         <h3>Findings on these settings</h3>
         @foreach ($report->settingsFindings as $finding)<p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b> {{ $finding->because }}</p>@endforeach

@@ -10,6 +10,14 @@
 <x-defs/>
 <main id="main" class="owner">
 @include('handover.owner-body')
+<details class="block"><summary><h2>Settings as left</h2></summary>@include('handover.settings', ['report' => $page->report, 'run' => $page->run])</details>
+@if ($page->plan)
+<details class="block"><summary><h2>One-line</h2></summary><div class="owner-drawing scroll-x" tabindex="0" role="region" aria-label="One-line"><img alt="One-line, bonds as planned" src="{{ $page->plan->picture->pdfImage() }}"></div></details>
+<details class="block"><summary><h2>Landing and torque</h2></summary>@include('handover.landing', ['isPdf' => false])</details>
+@endif
+@if ($page->photos !== [])
+<details class="block"><summary><h2>Pictures</h2></summary><ul class="photos">@foreach ($page->photos as $photo)<li><img alt="{{ $photo->caption ?? 'Picture' }}" src="{{ $page->picture($photo) }}"><p><b>{{ $photo->caption }}</b><small>{{ \App\Models\Photo::MOMENTS[$photo->moment] }}</small></p></li>@endforeach</ul></details>
+@endif
 <p><a class="btn btn-primary" href="{{ route('owner.pdf', $page->token) }}">All of it, PDF</a> <a class="btn btn-outline-primary" href="{{ route('owner.dates', $page->token) }}">Dates for your calendar</a></p>
 </main>
 </body>

@@ -37,7 +37,8 @@ final readonly class InstallWork
         $lugs = $places = [];
         foreach ($enclosures as $enclosure) {
             foreach ($enclosure['check']->points() as $i => $point) {
-                $lugs[] = $this->lug($enclosure, $enclosure['lines'][$i], $point);
+                $lug = $this->lug($enclosure, $enclosure['lines'][$i], $point);
+                $lugs[$lug->suffix] ??= $lug; // the same conductor of one run on the same bar is one lug
             }
         }
         foreach ($moves as $move) {
@@ -48,7 +49,7 @@ final readonly class InstallWork
             Per::Enclosure->value => array_map(static fn(array $enclosure): RowItem => new RowItem('-' . $enclosure['id'], [
                 '{enclosure}' => $enclosure['name'], '{enclosure_id}' => $enclosure['id'], '{order}' => self::order($enclosure['lines']),
             ], stoppedBy: [...array_map(static fn(Finding $stop): string => rtrim($stop->message, '.') . ". $stop->because", $enclosure['check']->stops()), ...$enclosure['stops']]), $enclosures),
-            Per::Lug->value => $lugs,
+            Per::Lug->value => array_values($lugs),
             Per::Move->value => array_map(static fn(BondMove $move): RowItem => new RowItem("-$move->action-$move->at", ['{move}' => $move->title, '{move_why}' => $move->why, '{place_id}' => $move->element()]), $moves),
             Per::MovePlace->value => array_values($places),
         ];

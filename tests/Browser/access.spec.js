@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, signIn, test } from './steps.js';
 
-const views = { board: '/', 'new site': '/sites/new', survey: '/sites/1', 'survey, placement': '/sites/3?on=place', 'survey, loads': '/sites/1?on=loads', 'survey, photos': '/sites/1?on=photos', 'typical loads': '/library/loads', shedding: '/switches/1/shedding', landing: '/switches/3/landing', batteries: '/switches/5/mobile', 'pack list': '/switches/1/pack-list', settings: '/switches/4/settings', difference: '/switches/1/settings/difference', plan: '/switches/1/plan', wires: '/switches/1/wires', 'power-down': '/switches/1/power-down', library: '/library', seasons: '/switches/1/season', rehearsal: '/switches/3/rehearsal', runs: '/switches/1/commission', stopwatch: '/runs/3', procedure: '/runs/3/procedure', report: '/runs/2/report', account: '/account' };
+const views = { board: '/', 'new site': '/sites/new', survey: '/sites/1', 'survey, placement': '/sites/3?on=place', 'survey, loads': '/sites/1?on=loads', 'survey, photos': '/sites/1?on=photos', 'typical loads': '/library/loads', shedding: '/switches/1/shedding', landing: '/switches/3/landing', batteries: '/switches/5/mobile', 'pack list': '/switches/1/pack-list', settings: '/switches/4/settings', difference: '/switches/1/settings/difference', plan: '/switches/1/plan', wires: '/switches/1/wires', 'power-down': '/switches/1/power-down', library: '/library', seasons: '/switches/1/season', rehearsal: '/switches/3/rehearsal', runs: '/switches/1/commission', stopwatch: '/runs/3', procedure: '/runs/3/procedure', 'procedure as a sheet': '/runs/3/sheet', report: '/runs/2/report', account: '/account' };
 
 for (const scheme of ['light', 'dark']) {
     test(`no serious barrier on any main view, ${scheme}`, async ({ browser }) => {
@@ -11,7 +11,9 @@ for (const scheme of ['light', 'dark']) {
         await signIn(page);
         for (const [name, address] of Object.entries(views)) {
             expect((await page.goto(address)).status(), name).toBe(200);
-            const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
+            const axe = new AxeBuilder({ page });
+            // In the dark only the colours are other.
+            const { violations } = await (scheme === 'light' ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa']) : axe.withRules(['color-contrast'])).analyze();
             const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
             expect(serious.map(({ id, nodes }) => `${name}: ${id} ${nodes[0].html.slice(0, 160)}`)).toEqual([]);
         }

@@ -6,14 +6,14 @@ import { expect, test } from '@playwright/test';
 const cases = JSON.parse(readFileSync(new URL('../../core/tests/data/answers.json', import.meta.url), 'utf8'));
 const text = (value) => (value === null ? '' : String(value));
 
-for (const { name, step, answer, taken, closes: isClosed } of cases) {
-    test(`on the phone: ${name} (${step.kind})`, () => {
+test('the phone takes what the judge takes, and goes on where the judge lets it', () => {
+    for (const { name, step, answer, taken, closes: isClosed } of cases) {
         const dataset = {
             kind: step.kind, hold: step.hold ? '1' : '0', min: text(step.min), max: text(step.max), stopOver: text(step.stop_over), stopUnder: text(step.stop_under),
             asks: text(step.asks), tick: text(step.tick), stopped: step.stopped ? '1' : '0', wanted: step.choices[0] ?? '',
         };
         const given = { note: null, photos: [], ...answer };
-        expect(faultOf(dataset, given) === '').toBe(taken);
-        if (taken) { expect(closes(dataset, given)).toBe(isClosed); }
-    });
-}
+        expect.soft(faultOf(dataset, given) === '', name).toBe(taken);
+        if (taken) { expect.soft(closes(dataset, given), name).toBe(isClosed); }
+    }
+});

@@ -12,6 +12,7 @@ use App\Models\Standing;
 use App\Models\StepAnswer;
 use App\Models\User;
 use Database\Factories\UserFactory;
+use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Template\InstallationKind;
@@ -205,6 +206,15 @@ final class ProcedureTest extends TestCase
         $byStep = array_column($lines, null, 0);
         self::assertSame(['V', '12.4', '', '12.7', 'done'], array_slice($byStep['inspect/battery-rest'], 3, 5));
         self::assertSame('locked', $byStep['no_load_run/generator-hz'][7]);
+    }
+
+    #[Test]
+    public function the_unbalance_is_worked_out_from_the_volts_that_were_read(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn(), InstallationKind::ContactorGenerator));
+        $volts = ['on_load_checks/generator-volts-L1' => 122.0, 'on_load_checks/generator-volts-L2' => 120.0, 'on_load_checks/generator-volts-L3' => 118.0];
+        $this->send($run, array_map(fn(Step $step): array => $this->answer($step->id, isset($volts[$step->id]) ? ['value' => $volts[$step->id]] : self::asExpected($step)), array_values($this->page($run)->facts->steps)))->assertJsonPath('refused', []);
+        $this->get("/runs/$run->id/procedure?step=on_load_checks/unbalance")->assertSee('From what was read before')->assertSee('value="1.67"', false);
     }
 
     #[Test]

@@ -10,12 +10,14 @@ use App\Models\Photo;
 use App\Models\Run;
 use App\Models\StepAnswer;
 use App\Stage\SiteStanding;
+use Escapement\Core\Commissioning\Procedure\Derived;
 use Escapement\Core\Commissioning\Procedure\Progress;
 use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\StepState;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\Repeats;
+use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Settings\SheetWords;
 
 /** A procedure as it is worked through: the step that is next, and all of it below. */
@@ -170,6 +172,19 @@ final readonly class ProcedurePage
         }
 
         return count($verdicts) > 1 && count(array_unique(array_map(static fn(Verdict $verdict): string => $verdict->value, $verdicts))) > 1;
+    }
+
+    /** What its figure comes to by what was measured before; null while that is not known. */
+    public function derived(Step $step): ?WorkingLine
+    {
+        $values = [];
+        foreach ($this->run->answers as $answer) {
+            if (is_numeric($answer->given['value'] ?? null)) {
+                $values[$answer->step] = (float) $answer->given['value'];
+            }
+        }
+
+        return Derived::of($step->id, $values);
     }
 
     /** Where the finding that stands against a step is put right. */

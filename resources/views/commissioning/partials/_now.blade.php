@@ -16,7 +16,9 @@
         @csrf<input type="hidden" name="step" value="{{ $step->id }}">
         @if ($fault && ! in_array($fault['field'], ['note', 'skip_reason'], true))<p class="field-error" role="alert"><x-glyph kind="stop"/>{{ $fault['message'] }}</p>@endif
         @if ($kind === 'measure')
-            <label for="value-{{ $slug }}">{{ $step->band->quantity }}</label><div class="field-box"><input class="form-control has-unit now-value" id="value-{{ $slug }}" name="value" inputmode="decimal" autocomplete="off" value="{{ $fault['typed']['value'] ?? '' }}"><span class="unit">{{ $step->band->unit }}</span></div>
+            @php($derived = $page->derived($step))
+            @if ($derived)<p class="now-derived">From what was read before: <b class="fig">{{ round($derived->value, 2) }} {{ $derived->unit }}</b><small>{{ $derived->expression }}</small></p>@endif
+            <label for="value-{{ $slug }}">{{ $step->band->quantity }}</label><div class="field-box"><input class="form-control has-unit now-value" id="value-{{ $slug }}" name="value" inputmode="decimal" autocomplete="off" value="{{ $fault['typed']['value'] ?? ($derived === null ? '' : round($derived->value, 2)) }}"><span class="unit">{{ $step->band->unit }}</span></div>
             @if ($step->tick)<label class="check now-tick"><input class="form-check-input" type="checkbox" name="so" value="1" @checked(($fault['typed']['so'] ?? '') === '1')>{{ $step->tick }}</label>@endif
         @elseif ($kind === 'choose')
             <div class="choice now-choice">@foreach ($step->choices as $choice)<label><input type="radio" name="choice" value="{{ $choice }}" @checked(($fault['typed']['choice'] ?? '') === $choice)><span>{{ $choice }}</span></label>@endforeach</div>

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Wiring;
 
-use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Tests\HoldsRules;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -13,6 +12,8 @@ use PHPUnit\Framework\TestCase;
 /** Each rule on its own limit: the finding on one side, not on the other. Rule: wiring §2 to §10. */
 final class RuleEdgeTest extends TestCase
 {
+    use HoldsRules;
+
     /**
      * @param array<string, mixed> $input
      * @param list<string>         $tells  findings that are there
@@ -22,14 +23,7 @@ final class RuleEdgeTest extends TestCase
     #[Test, DataProvider('conductors'), DataProvider('groundings'), DataProvider('raceways'), DataProvider('boxes'), DataProvider('torques'), DataProvider('colours'), DataProvider('services'), DataProvider('cords'), DataProvider('drops')]
     public function a_rule_holds_on_its_limit(string $calc, array $input, array $tells, array $silent, array $values = []): void
     {
-        $answer = json_decode((string) json_encode((new Calculations())->calc($calc, Node::fromArray($input))), true);
-        $ids = array_column($answer['findings'], 'id');
-        self::assertSame([], array_values(array_diff($tells, $ids)), 'told: ' . implode(', ', $ids));
-        self::assertSame([], array_values(array_intersect($silent, $ids)), 'told: ' . implode(', ', $ids));
-        foreach ($values as $path => $value) {
-            $found = array_reduce(explode('.', $path), static fn(mixed $at, string $key): mixed => is_array($at) ? ($at[$key] ?? null) : null, $answer);
-            is_float($value) ? self::assertEqualsWithDelta($value, $found, 1e-9 * max(1, abs($value)), $path) : self::assertEquals($value, $found, $path);
-        }
+        self::assertRule($calc, $input, $tells, $silent, $values);
     }
 
     /** @return iterable<string, array<mixed>> */

@@ -79,6 +79,7 @@ test('pictures taken without a network survive a reload and arrive over a connec
     await expect(page.getByText('All sent.')).toBeVisible({ timeout: 60_000 });
     expect(heard).toHaveLength(3);
     await expect(page.locator('[data-item="isolate/briefing"]')).toContainText('3 pictures');
+    await page.reload();
     const shown = await page.locator('.now:not([hidden]) [data-picture] img').first().evaluate((image) => image.decode().then(() => [image.naturalWidth, image.naturalHeight]));
     expect(shown).toEqual([320, 160]);
 });
@@ -99,6 +100,26 @@ test('what is being typed into a step outlasts an answer that arrives meanwhile'
     await expect(answered(page)).toContainText('1 of');
     await expect(now.getByLabel(/^Note/)).toHaveValue('Selector has no off position');
     await expect(now.getByLabel(/^Note/)).toBeFocused();
+});
+
+test('a camera that is open while an answer arrives loses no picture', async ({ page }) => {
+    await signIn(page);
+    const run = await beginRun(page, await newHouse(page, `Shutter Lane ${Date.now()}`));
+    await page.goto(`${run}/procedure`);
+    const now = page.locator('.now:not([hidden])');
+    let letGo;
+    const held = new Promise((resolve) => { letGo = resolve; });
+    await page.route('**/answers', async (route) => { await held; await route.continue(); });
+    await now.getByRole('button', { name: 'It is so' }).click();
+    await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
+    const [camera] = await Promise.all([page.waitForEvent('filechooser'), now.locator('.now-camera').click()]);
+    letGo();
+    await expect(answered(page)).toContainText('1 of');
+    await camera.setFiles({ name: 'lug.svg', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64') });
+    await expect(now.locator('[data-picture]')).toHaveCount(1);
+    await expect(page.getByText('All sent.')).toBeVisible();
+    await expect(page.locator('[data-item="isolate/block-engine"]')).toContainText('1 picture');
+    await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
 });
 
 test('the owner draws a name at the end, and the report shows it', async ({ page }) => {

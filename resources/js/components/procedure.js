@@ -111,7 +111,7 @@ export function procedure() {
             const sections = [...this.$root.querySelectorAll('[data-step]')];
             const canBeDone = ({ dataset }) => !closed.has(dataset.step) && dataset.waits.split(' ').every((id) => id === '' || closed.has(id));
             const next = sections.find((section) => canBeDone(section) && section.dataset.stopped === '0') ?? sections.find(canBeDone);
-            for (const section of sections) { section.hidden = section !== next; }
+            this.reveal(next);
         },
         showPhotos() {
             for (const photo of this.photos) {
@@ -164,7 +164,7 @@ export function procedure() {
             for (const one of refused) {
                 const was = batch.find(({ id }) => id === one.id);
                 const section = was && this.$root.querySelector(`[data-step="${CSS.escape(was.step)}"]`);
-                if (section) { this.putBack(section, was); this.tell(section, one.message); } else { this.problem = `Not taken: ${one.message}`; }
+                if (section) { this.reveal(section); this.putBack(section, was); this.tell(section, one.message); } else { this.problem = `Not taken: ${one.message}`; }
             }
         },
         async sendPhoto(photo) {
@@ -197,33 +197,35 @@ export function procedure() {
             return new DOMParser().parseFromString(await page.text(), 'text/html').querySelector('#procedure');
         },
         async refresh() {
-            if (this.$root.querySelector('.now:not([hidden]) [name=drawing]')?.value) { return; } // nobody draws a name twice
             const fresh = await this.fetchPage();
             if (fresh !== null) { this.replace(fresh); }
         },
-        /** What is being typed into a step goes on into the same step of the fresh page. */
+        /**
+         * The step that is in somebody's hands stays where it is: a camera, a keyboard or a half drawn name may be open on it.
+         * Everything around it becomes what the server says.
+         */
         replace(fresh) {
             isStale = false;
-            const typed = this.typed();
-            this.$root.querySelector('#procedure').replaceWith(document.adoptNode(fresh));
-            this.show();
-            const section = typed && this.$root.querySelector(`[data-step="${CSS.escape(typed.step)}"]:not([hidden])`);
-            if (section) { this.typeAgain(section, typed); }
-            this.$root.querySelector('.now:not([hidden])')?.scrollIntoView({ block: 'nearest' });
-        },
-        typed() {
-            const section = this.$root.querySelector('.now:not([hidden])');
-            if (!section || this.waiting.some(({ step }) => step === section.dataset.step)) { return null; }
-            const fields = [...section.querySelectorAll('input[name]:not([type=hidden], [type=file])')];
-            return { step: section.dataset.step, focus: document.activeElement?.id, values: fields.map((field) => [field.name, field.value, field.checked]) };
-        },
-        typeAgain(section, { focus, values }) {
-            for (const [name, value, isChecked] of values) {
-                for (const field of section.querySelectorAll(`input[name="${name}"]`)) {
-                    if (field.type === 'checkbox' || field.type === 'radio') { field.checked = field.value === value ? isChecked : field.checked; } else { field.value = value; }
-                }
+            const old = this.$root.querySelector('#procedure');
+            const live = this.visible();
+            const twin = live && !this.waiting.some(({ step }) => step === live.dataset.step) && fresh.querySelector(`[data-step="${CSS.escape(live.dataset.step)}"]`);
+            if (twin) {
+                const children = [...fresh.children];
+                const place = children.indexOf(twin);
+                for (const child of [...old.children]) { if (child !== live) { child.remove(); } }
+                live.before(...children.slice(0, place).map((child) => document.adoptNode(child)));
+                live.after(...children.slice(place + 1).map((child) => document.adoptNode(child)));
+                old.dataset.closed = fresh.dataset.closed;
+                this.reveal(live);
+            } else {
+                old.replaceWith(document.adoptNode(fresh));
             }
-            if (focus) { section.querySelector(`#${CSS.escape(focus)}`)?.focus(); }
+            this.show();
+            if (!twin) { this.visible()?.scrollIntoView({ block: 'nearest' }); }
+        },
+        visible() { return this.$root.querySelector('.now:not([hidden])'); },
+        reveal(section) {
+            for (const one of this.$root.querySelectorAll('[data-step]')) { one.hidden = one !== section; }
         },
         putBack(section, was) {
             for (const name of ['value', 'note', 'name']) {

@@ -95,7 +95,7 @@ final readonly class ProcedureWork
     private static function install(TransferSwitch $switch, PlanFacts $plan, string $unit): array
     {
         $work = new LandingWork($switch, $plan);
-        $says = static fn(Finding $finding): string => rtrim($finding->message, '.') . ". $finding->because";
+        $says = static fn(Finding $finding): string => $finding->sentence();
         $boxes = [];
         foreach ($work->boxes as $one) {
             foreach ($one['answer']->findings ?? [] as $finding) {

@@ -18,7 +18,6 @@ use Escapement\Core\Landing\Entry;
 final readonly class LandingPage
 {
     public const SCREWS = ['slotted_small' => 'slotted, small', 'slotted_large' => 'slotted, large', 'split_bolt' => 'split bolt', 'hex_external' => 'hexagon head', 'hex_socket' => 'hexagon socket'];
-    public const UNITS = ['in_lb' => 'in-lb', 'ft_lb' => 'ft-lb', 'nm' => 'N·m'];
     public const WALLS = ['left', 'right', 'top', 'bottom', 'back'];
 
     public SiteStanding $standing;

@@ -17,6 +17,7 @@ use Escapement\Core\Template\SitePlan;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Topology\Device;
+use Escapement\Core\Topology\ElementNames;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\PlacedAnswer;
@@ -39,15 +40,14 @@ final readonly class PlanPage
     public ?Answer $rating;
     public ?Answer $sizing;
     public ?Answer $shed;
-    /** @var array<string, string> */
-    private array $names;
+    private ElementNames $names;
     /** @var array{open: list<string>, live: array<string, list<string>>} */
     private array $still;
 
     private function __construct(public TransferSwitch $switch, public ?Plan $kept, public PlanLook $look, public PlanFacts $facts)
     {
         $this->standing = new SiteStanding($switch->site, $switch);
-        $this->names = $facts->plan->names();
+        $this->names = new ElementNames($facts->plan->names());
         $this->drawing = (new OneLineReader())->whole(Node::fromArray($facts->plan->drawing()));
         $this->topology = TopologyCheck::of($this->drawing)->answer();
         $bonding = BondingCheck::read(Node::fromArray($facts->plan->bonding()))->answer();
@@ -55,7 +55,7 @@ final readonly class PlanPage
         $this->findings = $this->told([...$this->topology->findings, ...$bonding->findings]);
         $open = $this->openDevice()?->ref;
         $this->still = $this->stillLive($open);
-        $this->picture = new OneLineDrawing($this->drawing, $this->names, $look->on, $open, $look->showsStillLive ? $this->still['live'] : null, $this->testPoint(), $this->bondsLookedAt());
+        $this->picture = new OneLineDrawing($this->drawing, $facts->plan->names(), $look->on, $open, $look->showsStillLive ? $this->still['live'] : null, $this->testPoint(), $this->bondsLookedAt());
         $this->rating = $facts->rating();
         $usableKw = $this->usable('usable_kw');
         $this->decide = new DecideFacts($facts);
@@ -71,14 +71,7 @@ final readonly class PlanPage
 
     public function name(string $ref): string
     {
-        [$id, $port] = explode('.', $ref) + [1 => ''];
-        $name = $this->names[$id] ?? $id;
-
-        return match (true) {
-            $port === '' => $name,
-            $port === 'main' => "$name main",
-            default => "$name, $port side",
-        };
+        return $this->names->of($ref);
     }
 
     /** @return list<Device> what one can choose to open: disconnects and mains */
@@ -125,7 +118,7 @@ final readonly class PlanPage
     /** @return list<BondMove> what moves, in order */
     public function moves(): array
     {
-        return BondMove::of($this->bonding, $this->name(...));
+        return BondMove::of($this->bonding, $this->names);
     }
 
     /** @return list<array<string, mixed>> what changes in each panel */

@@ -7,6 +7,7 @@ namespace App\Stage\Plan;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Models\User;
+use Escapement\Core\Commissioning\Procedure\InstallWork;
 use Escapement\Core\Wiring\ColourSystem;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -28,7 +29,7 @@ final readonly class SaveLanding
             "$line.conductor" => ['required', Rule::in(self::FUNCTIONS)], "$line.feeder" => ['required', 'string', 'max:80'], "$line.on" => ['required', Rule::in(self::FUNCTIONS)],
             "$line.terminal" => ['required', 'string', 'max:40'], "$line.place" => ['nullable', 'integer', 'between:1,99'], "$line.colour" => ['required', Rule::in(ColourSystem::COLOURS)], "$line.reid" => ['nullable', Rule::in(ColourSystem::REID)],
             "$line.screw" => ['required', Rule::in(array_keys(LandingPage::SCREWS))], "$line.socket_in" => ['nullable', Rule::in(self::SOCKETS)],
-            "$line.maker_value" => ['nullable', 'numeric', 'between:0.001,20000'], "$line.maker_unit" => ['nullable', Rule::in(array_keys(LandingPage::UNITS))],
+            "$line.maker_value" => ['nullable', 'numeric', 'between:0.001,20000'], "$line.maker_unit" => ['nullable', Rule::in(array_keys(InstallWork::UNITS))],
             'boxes' => ['array', 'max:20'], 'boxes.*.name' => ['required', 'string', 'max:40'], 'boxes.*.w_in' => $inch, 'boxes.*.h_in' => $inch, 'boxes.*.d_in' => $inch,
             'boxes.*.from' => ['required', 'string', 'max:60'], 'boxes.*.to' => ['required', 'string', 'max:60'], 'boxes.*.from_wall' => ['required', Rule::in(LandingPage::WALLS)], 'boxes.*.to_wall' => ['required', Rule::in(LandingPage::WALLS)],
             'boxes.*.splice' => ['nullable', 'boolean'],

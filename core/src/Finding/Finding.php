@@ -24,6 +24,12 @@ final readonly class Finding
         public ?string $at = null,
     ) {}
 
+    /** What it is and why it matters, as one text. */
+    public function sentence(): string
+    {
+        return rtrim($this->message, '.') . ". $this->because";
+    }
+
     /**
      * @param list<self> $findings
      *

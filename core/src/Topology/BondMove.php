@@ -23,18 +23,17 @@ final readonly class BondMove
     private function __construct(public int $n, public string $action, public string $at, public string $title, public string $why) {}
 
     /**
-     * @param array<string, mixed>     $bonding what `bonding` answers
-     * @param \Closure(string): string $name    of a reference
+     * @param array<string, mixed> $bonding what `bonding` answers
      *
      * @return list<self> in their order, numbered from 1
      */
-    public static function of(array $bonding, \Closure $name): array
+    public static function of(array $bonding, ElementNames $names): array
     {
         $moves = [];
         /** @var array{action: string, at: string, to?: string} $action */
         foreach (is_array($bonding['actions']) ? $bonding['actions'] : [] as $action) {
             [$title, $why] = self::WORDS[$action['action']] ?? [$action['action'], ''];
-            $moves[] = new self(count($moves) + 1, $action['action'], $action['at'], "$title " . $name($action['at']), $why . (isset($action['to']) ? ' To ' . $name($action['to']) . '.' : ''));
+            $moves[] = new self(count($moves) + 1, $action['action'], $action['at'], "$title " . $names->of($action['at']), $why . (isset($action['to']) ? ' To ' . $names->of($action['to']) . '.' : ''));
         }
 
         return $moves;

@@ -8,6 +8,7 @@ use Escapement\Core\Commissioning\Procedure\InstallWork;
 use Escapement\Core\Landing\EnclosureCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\BondMove;
+use Escapement\Core\Topology\ElementNames;
 use Escapement\Core\Wiring\ColourSystem;
 use Escapement\Core\Wiring\Dates;
 
@@ -38,7 +39,7 @@ final readonly class InstallReader
         $enclosures = $in->each('enclosures', 0, 20, fn(Fields $one): array => $this->enclosure($one, $workDate));
         $in->close();
 
-        return new InstallWork($unit, $workDate, $calibrated, $feeders, $enclosures, BondMove::of($bonding, self::namer($names)), $names);
+        return new InstallWork($unit, $workDate, $calibrated, $feeders, $enclosures, BondMove::of($bonding, new ElementNames($names)), $names);
     }
 
     /** @return array{id: string, name: string, lines: list<array<string, mixed>>, check: EnclosureCheck, stops: list<string>} */
@@ -80,24 +81,5 @@ final readonly class InstallReader
     private static function stops(Fields $in): array
     {
         return array_map(static fn(Node $one): string => $one->text(600), $in->maybeList('stops', 0, 20) ?? []);
-    }
-
-    /**
-     * @param array<string, string> $names
-     *
-     * @return \Closure(string): string
-     */
-    private static function namer(array $names): \Closure
-    {
-        return static function (string $ref) use ($names): string {
-            [$id, $port] = explode('.', $ref) + [1 => ''];
-            $name = $names[$id] ?? $id;
-
-            return match ($port) {
-                '' => $name,
-                'main' => "$name main",
-                default => "$name, $port side",
-            };
-        };
     }
 }

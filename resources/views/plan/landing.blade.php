@@ -59,7 +59,7 @@
         <td><select class="form-select" name="{{ $at }}[screw]" aria-label="Screw">@foreach (\App\Stage\Plan\LandingPage::SCREWS as $value => $words)<option value="{{ $value }}" @selected($line['screw'] === $value)>{{ $words }}</option>@endforeach</select></td>
         <td><select class="form-select" name="{{ $at }}[socket_in]" aria-label="Socket, inches"><option value="">none</option>@foreach (['1/8', '5/32', '3/16', '7/32', '1/4', '5/16', '3/8', '1/2', '9/16'] as $socket)<option @selected(($line['socket_in'] ?? '') === $socket)>{{ $socket }}</option>@endforeach</select></td>
         <td><input @class(['form-control', 'fig', 'is-invalid' => $errors->has("$key.maker_value")]) name="{{ $at }}[maker_value]" value="{{ $line['maker_value'] ?? '' }}" inputmode="decimal" aria-label="Maker's torque">@error("$key.maker_value")<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror</td>
-        <td><select class="form-select" name="{{ $at }}[maker_unit]" aria-label="Unit of the torque">@foreach (\App\Stage\Plan\LandingPage::UNITS as $value => $words)<option value="{{ $value }}" @selected(($line['maker_unit'] ?? '') === $value)>{{ $words }}</option>@endforeach</select></td></tr>
+        <td><select class="form-select" name="{{ $at }}[maker_unit]" aria-label="Unit of the torque">@foreach (\Escapement\Core\Commissioning\Procedure\InstallWork::UNITS as $value => $words)<option value="{{ $value }}" @selected(($line['maker_unit'] ?? '') === $value)>{{ $words }}</option>@endforeach</select></td></tr>
     @endforeach
     </tbody></table></div>
     @endforeach

@@ -48,7 +48,7 @@ final readonly class InstallWork
             Per::Feeder->value => array_map(static fn(array $feeder): RowItem => new RowItem('-' . RowItem::slug($feeder['name']), ['{run}' => $feeder['name'], '{entries}' => $feeder['words']], stoppedBy: $feeder['stops']), $feeders),
             Per::Enclosure->value => array_map(static fn(array $enclosure): RowItem => new RowItem('-' . $enclosure['id'], [
                 '{enclosure}' => $enclosure['name'], '{enclosure_id}' => $enclosure['id'], '{order}' => self::order($enclosure['lines']),
-            ], stoppedBy: [...array_map(static fn(Finding $stop): string => rtrim($stop->message, '.') . ". $stop->because", $enclosure['check']->stops()), ...$enclosure['stops']]), $enclosures),
+            ], stoppedBy: [...array_map(static fn(Finding $stop): string => $stop->sentence(), $enclosure['check']->stops()), ...$enclosure['stops']]), $enclosures),
             Per::Lug->value => array_values($lugs),
             Per::Move->value => array_map(static fn(BondMove $move): RowItem => new RowItem("-$move->action-$move->at", ['{move}' => $move->title, '{move_why}' => $move->why, '{place_id}' => $move->element()]), $moves),
             Per::MovePlace->value => array_values($places),

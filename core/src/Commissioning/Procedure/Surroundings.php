@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
+use Escapement\Core\Topology\ElementNames;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\TopologyCheck;
 
@@ -22,11 +23,7 @@ final readonly class Surroundings
     /** @param array<string, string> $names of elements; an element without one goes by its id */
     public static function of(OneLine $drawing, array $names): self
     {
-        $name = static function (string $ref) use ($names): string {
-            [$id, $port] = explode('.', $ref) + [1 => ''];
-
-            return ($names[$id] ?? $id) . ($port === 'main' ? ' main' : '');
-        };
+        $name = (new ElementNames($names))->of(...);
         $answer = TopologyCheck::of($drawing)->answer()->values;
         /** @var list<array{open: list<string>, live: array<string, list<string>>}> $stillLive */
         $stillLive = $answer['still_live'];

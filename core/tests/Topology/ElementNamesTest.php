@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Topology;
+
+use Escapement\Core\Commissioning\Procedure\Surroundings;
+use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Template\PlanLoad;
+use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Topology\ElementNames;
+use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Wire\Node;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+final class ElementNamesTest extends TestCase
+{
+    #[Test, DataProvider('references')]
+    public function a_reference_is_told_in_the_words_of_the_site(string $ref, string $words): void
+    {
+        self::assertSame($words, (new ElementNames(['ats' => 'Transfer switch', 'main' => 'Main panel']))->of($ref));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function references(): iterable
+    {
+        yield 'an element' => ['ats', 'Transfer switch'];
+        yield 'one without a name' => ['q9', 'q9'];
+        yield 'its main' => ['ats.main', 'Transfer switch main'];
+        yield 'a terminal' => ['ats.emergency', 'Transfer switch, emergency side'];
+        yield 'a breaker is never the whole panel' => ['main.feed', 'breaker feed in Main panel'];
+    }
+
+    #[Test]
+    public function the_outage_of_an_essential_panel_is_made_at_its_breaker(): void
+    {
+        $plan = new SitePlan(InstallationKind::EssentialCircuits, 'split', 120, 200, 100, false, 2, false, 100, true, true, 4, 2, null, null, [new PlanLoad('Lights', 1, 'L1', true)]);
+        $drawing = (new OneLineReader())->whole(Node::fromArray($plan->drawing()));
+        self::assertSame('breaker feed in ' . $plan->names()['main'], Surroundings::of($drawing, $plan->names())->testDevice);
+    }
+}

@@ -91,7 +91,9 @@ export function procedure() {
             const files = [...event.target.files];
             event.target.value = ''; // the same picture can be taken again
             for (const file of files) {
-                const photo = { id: crypto.randomUUID(), run, step: section.dataset.step, order: Date.now(), client_wall: new Date().toISOString(), blob: await shrink(file) };
+                const taken = { id: crypto.randomUUID(), run, step: section.dataset.step, order: Date.now(), client_wall: new Date().toISOString(), blob: file };
+                await savePhoto(taken);
+                const photo = { ...taken, blob: await shrink(file) };
                 await savePhoto(photo);
                 this.photos = [...this.photos, photo];
             }

@@ -94,6 +94,15 @@ db_start() {
 
 db_stop() { db_admin "$1" shutdown >/dev/null 2>&1 || true; }
 
+# end_left PIDFILE WORD: ends the process group that an earlier start left behind, if that number is still what it was.
+end_left() {
+    local pid
+    pid=$(cat "$1" 2>/dev/null) || return 0
+    if [ -n "$pid" ] && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q -- "$2"; then
+        kill -TERM -- "-$pid" 2>/dev/null || true
+    fi
+}
+
 wait_for() {
     local url=$1 i
     for i in $(seq 1 100); do

@@ -39,7 +39,7 @@ async function go(path) {
 }
 const killers = {
     web: () => {
-        for (const file of ['web-8080/fpm.pid', 'web-8080/nginx.pid']) {
+        for (const file of ['fpm.pid', 'nginx.pid'].map((name) => `web-${new URL(base).port}/${name}`)) {
             const id = pid(file);
             for (const one of [id, ...childrenOf(id)]) { killHard(one); }
         }

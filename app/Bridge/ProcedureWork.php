@@ -95,21 +95,20 @@ final readonly class ProcedureWork
     private static function install(TransferSwitch $switch, PlanFacts $plan, string $unit): array
     {
         $work = new LandingWork($switch, $plan);
-        $says = static fn(Finding $finding): string => $finding->sentence();
-        $boxes = [];
+        $against = self::faultyLandings($work);
         foreach ($work->boxes as $one) {
             foreach ($one['answer']->findings ?? [] as $finding) {
                 if ($finding->severity === Severity::Stop) {
-                    $boxes[(string) $one['box']['from']][] = "{$one['box']['name']}: {$says($finding)}";
-                    $boxes[(string) $one['box']['to']][] = "{$one['box']['name']}: {$says($finding)}";
+                    $against[(string) $one['box']['from']][] = "{$one['box']['name']}: {$finding->sentence()}";
+                    $against[(string) $one['box']['to']][] = "{$one['box']['name']}: {$finding->sentence()}";
                 }
             }
         }
         $feeders = [];
         foreach ($work->rows as $row) {
             $name = $row->typed('name');
-            $stops = array_map($says, array_values(array_filter($row->findings, static fn(Finding $finding): bool => $finding->severity === Severity::Stop)));
-            $feeders[$name] = ['name' => $name, 'words' => self::pull($row, $work->entries, $plan->plan->names()), 'stops' => [...$stops, ...($row->fault === null ? [] : [$row->fault]), ...array_unique($boxes[$name] ?? [])]];
+            $stops = array_map(static fn(Finding $finding): string => $finding->sentence(), array_values(array_filter($row->findings, static fn(Finding $finding): bool => $finding->severity === Severity::Stop)));
+            $feeders[$name] = ['name' => $name, 'words' => self::pull($row, $work->entries, $plan->plan->names()), 'stops' => [...$stops, ...($row->fault === null ? [] : [$row->fault]), ...array_unique($against[$name] ?? [])]];
         }
         $enclosures = array_map(static fn(EnclosureTable $table): array => [
             'id' => $table->id, 'name' => $table->name, 'colour_system' => $work->facts->colours->name, 'bonding_point' => $table->isBondingPoint, 'lines' => $table->asked(),
@@ -118,6 +117,21 @@ final readonly class ProcedureWork
 
         return ['torque_unit' => $unit, 'work_date' => Carbon::now($switch->site->timezone)->format('Y-m-d'), 'bonding' => $plan->plan->bonding(), 'feeders' => array_values($feeders), 'enclosures' => array_values($enclosures)]
             + (is_string($calibrated) ? ['calibrated_on' => $calibrated] : []);
+    }
+
+    /** @return array<string, list<string>> what is wrong with a landing list that cannot be judged, by the runs that land there: its lugs cannot be asked for */
+    private static function faultyLandings(LandingWork $work): array
+    {
+        $against = [];
+        foreach ($work->enclosures as $table) {
+            foreach ($table->fault === null ? [] : $work->rows as $row) {
+                if (in_array($table->id, [$row->typed('from'), $row->typed('to')], true)) {
+                    $against[$row->typed('name')][] = "The landing list of $table->name cannot be judged: $table->fault";
+                }
+            }
+        }
+
+        return $against;
     }
 
     /**

@@ -1,5 +1,14 @@
 import { beginRun, expect, newHouse, signIn, test } from './steps.js';
 
+/** Answers the first step and holds its request; what is returned lets it go on. */
+async function answerOnTheWay(page, now) {
+    let letGo;
+    const held = new Promise((resolve) => { letGo = resolve; });
+    await page.route('**/answers', async (route) => { await held; await route.continue(); });
+    await now.getByRole('button', { name: 'It is so' }).click();
+    await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
+    return letGo;
+}
 const answered = (page) => page.locator('#procedure .head b');
 
 test('a procedure goes on in the basement, past a reload, and is whole when the network is back', async ({ page, context }) => {
@@ -29,7 +38,7 @@ test('a procedure goes on in the basement, past a reload, and is whole when the 
         await now.getByLabel(/^Note/).fill('L2 shows 118 V');
         await now.getByRole('button', { name: 'Not so' }).click();
         await expect(now.getByRole('heading')).toHaveText('Prove dead');
-        await now.getByLabel(/^Note/).fill('');
+        await expect(now.getByLabel(/^Note/)).toHaveValue('');
         await now.getByRole('button', { name: 'It is so' }).click();
         await expect(now.getByRole('heading')).toHaveText('Exhaust, alarms and clearances');
     });
@@ -89,11 +98,7 @@ test('what is being typed into a step outlasts an answer that arrives meanwhile'
     const run = await beginRun(page, await newHouse(page, `Typist Lane ${Date.now()}`));
     await page.goto(`${run}/procedure`);
     const now = page.locator('.now:not([hidden])');
-    let letGo;
-    const held = new Promise((resolve) => { letGo = resolve; });
-    await page.route('**/answers', async (route) => { await held; await route.continue(); });
-    await now.getByRole('button', { name: 'It is so' }).click();
-    await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
+    const letGo = await answerOnTheWay(page, now);
     await now.getByLabel(/^Note/).fill('Selector has no off position');
     letGo();
     await expect(page.getByText('All sent.')).toBeVisible();
@@ -107,11 +112,7 @@ test('a camera that is open while an answer arrives loses no picture', async ({ 
     const run = await beginRun(page, await newHouse(page, `Shutter Lane ${Date.now()}`));
     await page.goto(`${run}/procedure`);
     const now = page.locator('.now:not([hidden])');
-    let letGo;
-    const held = new Promise((resolve) => { letGo = resolve; });
-    await page.route('**/answers', async (route) => { await held; await route.continue(); });
-    await now.getByRole('button', { name: 'It is so' }).click();
-    await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
+    const letGo = await answerOnTheWay(page, now);
     const [camera] = await Promise.all([page.waitForEvent('filechooser'), now.locator('.now-camera').click()]);
     letGo();
     await expect(answered(page)).toContainText('1 of');

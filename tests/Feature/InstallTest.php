@@ -116,6 +116,21 @@ final class InstallTest extends TestCase
     }
 
     #[Test]
+    public function a_landing_list_that_cannot_be_judged_stops_the_runs_that_land_there(): void
+    {
+        $switch = $this->surveyed($this->signIn(), InstallationKind::Mobile30);
+        $tables = (new LandingWork($switch, new PlanFacts($switch, null)))->enclosures;
+        $id = (string) array_key_first($tables);
+        $this->put("/switches/$switch->id/landing", ['enclosures' => [$id => array_map(static fn(array $line): array => ['on' => 'L3'] + array_diff_key($line, ['size' => true, 'place' => true]), $tables[$id]->lines)]])->assertSessionHasNoErrors();
+        $stopped = array_filter($this->page($this->begun($switch))->facts->steps, static fn(Step $step): bool => $step->stoppedBy !== []);
+        self::assertNotEmpty($stopped);
+        foreach ($stopped as $step) {
+            self::assertStringStartsWith('install/pull-', $step->id);
+            self::assertStringContainsString('cannot be judged', $step->stoppedBy[0]);
+        }
+    }
+
+    #[Test]
     public function a_signed_report_stays_as_it_was_when_the_plan_goes_on(): void
     {
         $switch = $this->surveyed($this->signIn());

@@ -41,6 +41,10 @@ final readonly class AnswerSheet
 
     private static function kept(int $count): string
     {
-        return $count === 1 ? 'One answer is kept' : "$count answers are kept";
+        return match ($count) {
+            0 => 'No answer is kept',
+            1 => 'One answer is kept',
+            default => "$count answers are kept",
+        };
     }
 }

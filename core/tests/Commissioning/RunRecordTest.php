@@ -125,6 +125,13 @@ final class RunRecordTest extends TestCase
         yield 'a mark that the record has not' => [[], ['marks' => [['id' => 'm-9', 'event' => 'utility_off', 'at_ms' => 0, 'undone' => false]]], '/marks/0'];
         yield 'a mark that is missing' => [self::marks(), ['marks' => []], '/marks'];
         yield 'a signature that the record has not' => [[], ['signature' => ['name' => 'Ana', 'verdict' => 'pass']], '/signature'];
+        $answer = ['kind' => 'answer', 'what' => ['id' => 'a', 'step' => 'isolate/briefing', 'title' => 'x', 'expected' => 'e', 'given' => ['so' => false, 'note' => 'Live.'], 'verdict' => 'not_so']];
+        yield 'another answer beside it' => [[$answer], ['procedure' => [['id' => 'isolate/briefing', 'given' => ['so' => true]]]], '/procedure/0/given'];
+        yield 'an answer that the record has not' => [[], ['procedure' => [['id' => 'isolate/briefing', 'given' => ['so' => true]]]], '/procedure/0/given'];
+        yield 'an answer left out' => [[$answer], ['procedure' => [['id' => 'isolate/briefing', 'given' => null]]], '/procedure/0/given'];
+        $photo = ['kind' => 'photo', 'what' => ['id' => 'p', 'step' => 's', 'sha256' => str_repeat('a', 64)]];
+        yield 'another picture beside it' => [[$photo], ['photos' => [['id' => 'p', 'sha256' => str_repeat('b', 64)]]], '/photos/0'];
+        yield 'a picture left out' => [[$photo], ['photos' => []], '/photos'];
         yield 'another format' => [[], ['format' => 'escapement/run/1'], '/format'];
     }
 
@@ -181,7 +188,7 @@ final class RunRecordTest extends TestCase
         $begun = ['kind' => 'run_begun', 'what' => ['system' => $plant, 'settings' => self::settings(), 'sheet_version' => 2, 'reaction_ms' => 500]];
         $chain = new RecordChain();
         $hash = RecordChain::GENESIS;
-        $chained = $marks = [];
+        $chained = $marks = $photos = [];
         $signature = null;
         foreach ([$begun, ...$entries] as $i => $entry) {
             $entry = ['seq' => $i + 1, 'who' => 'Rosa', 'server_time' => '2026-11-23T09:00:00.000Z', 'device_time' => null] + $entry;
@@ -195,13 +202,16 @@ final class RunRecordTest extends TestCase
             if ($entry['kind'] === 'mark_edited' && isset($marks[$what['id']])) {
                 $marks[$what['id']]['undone'] = $what['after']['is_undone'];
             }
+            if ($entry['kind'] === 'photo' && isset($what['sha256'])) {
+                $photos[] = $what;
+            }
             if ($entry['kind'] === 'signed') {
                 $signature = ['name' => $what['name'], 'verdict' => $what['verdict']];
             }
         }
 
         return $beside + [
-            'format' => RunRecord::FORMAT, 'system' => $plant, 'settings' => self::settings(), 'settings_version' => 2, 'reaction_ms' => 500, 'marks' => array_values($marks),
+            'format' => RunRecord::FORMAT, 'system' => $plant, 'settings' => self::settings(), 'settings_version' => 2, 'reaction_ms' => 500, 'marks' => array_values($marks), 'procedure' => [], 'photos' => $photos,
             'timing' => ['verdict' => $timing === '' ? ($marks === [] ? 'incomplete' : 'pass') : $timing], 'signature' => $signature, 'record' => ['head' => $hash, 'entries' => $chained],
         ];
     }

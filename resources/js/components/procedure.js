@@ -28,6 +28,8 @@ export function procedure() {
             this.photos = await photosOf(run);
             this.$el.addEventListener('submit', (event) => this.submit(event), true);
             this.$el.addEventListener('change', (event) => this.take(event));
+            this.$el.addEventListener('click', (event) => this.camera(event, true));
+            this.$el.addEventListener('cancel', (event) => this.camera(event, false), true);
             addEventListener('online', () => this.send());
             setInterval(() => this.send(), RETRY_MS);
             navigator.storage?.persist?.().catch(() => {}); // pictures of a day must outlast a full phone
@@ -57,6 +59,7 @@ export function procedure() {
             if (fault) { return; }
             const kept = { ...answer, run, order: Date.now(), closes: closes(section.dataset, answer) };
             await saveAnswer(kept);
+            form.reset(); // what was found once is no note on the next answer
             this.waiting = [...this.waiting, kept];
             this.show();
             await this.send();
@@ -84,10 +87,16 @@ export function procedure() {
             place.hidden = message === '';
         },
 
+        /** While the camera is open the page is out of sight, and its field must still be there when the picture comes. */
+        camera(event, isOpen) {
+            const section = event.target.type === 'file' && event.target.closest('[data-step]');
+            if (section) { section.classList.toggle('has-camera', isOpen); }
+        },
         /** A picture is on the device before anything else happens to it. */
         async take(event) {
             const section = event.target.closest('[data-step]');
             if (event.target.type !== 'file' || !section) { return; }
+            this.camera(event, false);
             const files = [...event.target.files];
             event.target.value = ''; // the same picture can be taken again
             for (const file of files) {
@@ -210,7 +219,7 @@ export function procedure() {
             isStale = false;
             const old = this.$root.querySelector('#procedure');
             const live = this.visible();
-            const twin = live && !this.waiting.some(({ step }) => step === live.dataset.step) && fresh.querySelector(`[data-step="${CSS.escape(live.dataset.step)}"]`);
+            const twin = live && this.isInHands(live) && fresh.querySelector(`[data-step="${CSS.escape(live.dataset.step)}"]`);
             if (twin) {
                 const children = [...fresh.children];
                 const place = children.indexOf(twin);
@@ -225,6 +234,10 @@ export function procedure() {
             this.show();
             if (!twin) { this.visible()?.scrollIntoView({ block: 'nearest' }); }
         },
+        isInHands(section) {
+            const isTyped = (field) => field.type !== 'file' && (field.value !== field.defaultValue || field.checked !== field.defaultChecked);
+            return section.classList.contains('has-camera') || section.contains(document.activeElement) || Boolean(section.querySelector('[name=drawing]')?.value) || [...section.querySelectorAll('input')].some(isTyped);
+        },
         visible() { return this.$root.querySelector('.now:not([hidden])'); },
         reveal(section) {
             for (const one of this.$root.querySelectorAll('[data-step]')) { one.hidden = one !== section; }
@@ -233,6 +246,9 @@ export function procedure() {
             for (const name of ['value', 'note', 'name']) {
                 const field = section.querySelector(`[name="${name}"]`);
                 if (field) { field.value = was[name] ?? (name === 'note' ? was.skip_reason ?? '' : ''); }
+            }
+            for (const field of section.querySelectorAll('input[type=radio], input[type=checkbox]')) {
+                field.checked = field.name === 'choice' ? field.value === was.choice : was.so === true;
             }
         },
         wordsFor(status) {

@@ -133,12 +133,46 @@ final class RunRecord
             }
         }
         $this->agreesOnMarks($object->required('marks'));
+        $this->agreesOnAnswers($object->required('procedure'));
+        $this->agreesOnPhotos($object->required('photos'));
         $timing = $object->required('timing');
         $verdict = $timing->object()->required('verdict');
         if ($verdict->value !== $this->timing()->verdict) {
             throw $verdict->bad("The marks of the record come to \"{$this->timing()->verdict}\".");
         }
         $this->agreesOnSignature($object->required('signature'));
+    }
+
+    /** The last answer of a step counts; what it comes to is computed where the run is read. */
+    private function agreesOnAnswers(Node $procedure): void
+    {
+        $last = [];
+        foreach ($this->answers as $answer) {
+            $last[$answer->step] = $answer->given;
+        }
+        foreach ($procedure->list() as $node) {
+            $line = $node->object();
+            $given = $line->required('given');
+            if (self::text($given->isNull() ? null : self::map($given)) !== self::text($last[$line->required('id')->text(120)] ?? null)) {
+                throw $given->bad('The record has another answer.');
+            }
+        }
+    }
+
+    private function agreesOnPhotos(Node $photos): void
+    {
+        $hashes = array_column($this->photos, 'sha256', 'id');
+        foreach ($photos->list() as $node) {
+            $photo = $node->object();
+            $id = $photo->required('id')->text(40);
+            if (($hashes[$id] ?? null) !== $photo->required('sha256')->value) {
+                throw $node->bad('The record has no such picture.');
+            }
+            unset($hashes[$id]);
+        }
+        if ($hashes !== []) {
+            throw $photos->bad('The record has more pictures than these.');
+        }
     }
 
     private function agreesOnSignature(Node $signature): void

@@ -18,12 +18,6 @@ use Escapement\Core\Wire\ProcedureReader;
 /** The procedure of a run and how far it is. Needs of the run: sheet, switch.site, switch.loads, switch.plan, answers. */
 final readonly class ProcedureFacts
 {
-    /** Which step the stopwatch answers with which interval. */
-    private const TIMED = [
-        'start_signal' => 'simulated_outage/time-start-signal', 'engine_running' => 'simulated_outage/time-engine-running', 'transfer' => 'simulated_outage/time-transfer',
-        'return' => 'return/time-return', 'engine_stop' => 'return/time-engine-stop',
-    ];
-
     public Procedure $procedure;
     /** @var array<string, Step> */
     public array $steps;
@@ -58,16 +52,17 @@ final readonly class ProcedureFacts
     private function timed(array $timed): array
     {
         $verdicts = [];
+        $byEvent = array_flip(array_filter(array_map(static fn(Step $step): ?string => $step->window?->event, $this->steps)));
         foreach ($timed as $run) {
             foreach ($run->intervals as $interval) {
-                $id = self::TIMED[$interval->event] ?? null;
+                $id = $byEvent[$interval->event] ?? null;
                 if ($id !== null && $interval->measuredMs !== null) {
                     $verdicts[$id] = $interval->verdict->value === 'pass' ? Verdict::AsExpected : Verdict::NotSo;
                 }
             }
             foreach ($run->baits as $bait) {
-                if ($bait->verdict !== 'void') {
-                    $verdicts['bait_test/bait'] = $bait->verdict === 'pass' ? Verdict::AsExpected : Verdict::NotSo;
+                if ($bait->verdict !== 'void' && isset($byEvent['bait'])) {
+                    $verdicts[$byEvent['bait']] = $bait->verdict === 'pass' ? Verdict::AsExpected : Verdict::NotSo;
                 }
             }
         }
@@ -80,12 +75,12 @@ final readonly class ProcedureFacts
      *
      * @return list<int> every time that was taken of what a step asks
      */
-    public static function measuredMs(string $stepId, array $timed): array
+    public static function measuredMs(Step $step, array $timed): array
     {
         $measured = [];
         foreach ($timed as $run) {
             foreach ($run->intervals as $interval) {
-                if ((self::TIMED[$interval->event] ?? null) === $stepId && $interval->measuredMs !== null) {
+                if ($interval->event === $step->window?->event && $interval->measuredMs !== null) {
                     $measured[] = $interval->measuredMs;
                 }
             }

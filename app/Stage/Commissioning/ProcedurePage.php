@@ -208,7 +208,7 @@ final readonly class ProcedurePage
     /** What the stopwatch says of a timed step; null while nothing is timed. */
     public function timed(Step $step): ?string
     {
-        $measured = ProcedureFacts::measuredMs($step->id, $this->result->verdict->runs);
+        $measured = ProcedureFacts::measuredMs($step, $this->result->verdict->runs);
         $repeats = new Repeats($measured);
 
         return match (true) {

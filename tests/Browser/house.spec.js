@@ -68,7 +68,10 @@ test('one house, from survey to a signed timing report', async ({ page }) => {
         }
         await page.getByRole('button', { name: /Undo/ }).click();
         await expect(page.getByText('struck out')).toBeVisible();
+        await expect(page.getByText('All sent.')).toBeVisible();
+        const judged = page.waitForResponse(/\/verdict$/);
         await page.getByRole('button', { name: 'Mark: load on G' }).click();
+        await judged;
         await expect(page.getByText('All sent.')).toBeVisible();
         await expect(page.locator('#verdict')).toContainText('early');
         await page.locator('.sign-pad').scrollIntoViewIfNeeded();
@@ -77,6 +80,7 @@ test('one house, from survey to a signed timing report', async ({ page }) => {
         await page.mouse.down();
         await page.mouse.move(pad.x + 90, pad.y + 80, { steps: 4 });
         await page.mouse.up();
+        await expect(page.locator('.sign-pad path').last()).toHaveAttribute('d', /^M\d+ \d+L/);
         await page.getByRole('button', { name: 'Sign the run' }).click();
         await expect(page.getByText('Signed. The run is closed')).toBeVisible();
         await expect(page.locator('.sign-pad path')).toHaveAttribute('d', /^M\d+ \d+L/);

@@ -5,7 +5,7 @@ export const test = base.extend({
     page: async ({ page }, use) => {
         const complaints = [];
         page.on('console', (message) => {
-            if (message.type() === 'error' && !/status of 4|ERR_INTERNET_DISCONNECTED|ERR_FAILED|ERR_CONNECTION_REFUSED|ERR_CONNECTION_FAILED|ERR_EMPTY_RESPONSE|status of 502/.test(message.text())) {
+            if (message.type() === 'error' && !/status of 4|ERR_INTERNET_DISCONNECTED|ERR_FAILED|ERR_CONNECTION_REFUSED|ERR_CONNECTION_FAILED|ERR_EMPTY_RESPONSE|status of 502|Failed to fetch/.test(message.text())) {
                 complaints.push(message.text());
             }
         });

@@ -24,12 +24,12 @@ export function procedure() {
 
         async init() {
             run = Number(this.$el.dataset.run);
-            this.waiting = await answersOf(run);
-            this.photos = await photosOf(run);
             this.$el.addEventListener('submit', (event) => this.submit(event), true);
             this.$el.addEventListener('change', (event) => this.take(event));
             this.$el.addEventListener('click', (event) => this.camera(event, true));
             this.$el.addEventListener('cancel', (event) => this.camera(event, false), true);
+            this.waiting = await answersOf(run);
+            this.photos = await photosOf(run);
             addEventListener('online', () => this.send());
             setInterval(() => this.send(), RETRY_MS);
             navigator.storage?.persist?.().catch(() => {}); // pictures of a day must outlast a full phone
@@ -104,7 +104,7 @@ export function procedure() {
                 await savePhoto(taken);
                 const photo = { ...taken, blob: await shrink(file) };
                 await savePhoto(photo);
-                this.photos = [...this.photos, photo];
+                this.photos = [...this.photos.filter(({ id }) => id !== photo.id), photo]; // read from the store meanwhile, it is here as it was taken
             }
             this.show();
             await this.send();
@@ -192,7 +192,7 @@ export function procedure() {
                 const { error, message } = await answer.json().catch(() => ({}));
                 const refused = error?.message ?? message ?? 'Not taken: too large.';
                 await savePhoto({ ...photo, refused });
-                this.photos = await photosOf(run);
+                this.photos = this.photos.map((one) => (one.id === photo.id ? { ...photo, refused } : one));
                 this.problem = `A picture stays on this phone: ${refused}`;
             } else {
                 this.problem = this.wordsFor(answer.status);

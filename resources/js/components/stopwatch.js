@@ -21,6 +21,7 @@ export function stopwatch() {
         marks: [],
         epoch: null,
         skipped: [],
+        isReady: false, // before the store is read the button could name the wrong mark
         isOnline: navigator.onLine,
         isRefused: '',
         isResting: false,
@@ -35,6 +36,7 @@ export function stopwatch() {
             gauge = new Gauge(this.$refs.gauge);
             this.epoch = await epochOf(setup.runId);
             await this.take(setup.marks);
+            this.isReady = true;
             addEventListener('online', () => { this.isOnline = true; this.send(); });
             addEventListener('offline', () => { this.isOnline = false; });
             setInterval(() => this.send(), RETRY_MS);
@@ -46,9 +48,13 @@ export function stopwatch() {
             this.send();
         },
 
-        /** The server's marks and the device's own, as one list; an unsent edit of this device wins on this screen. */
+        /**
+         * The server's marks and the device's own, as one list; an unsent edit of this device wins on this screen. What was pressed
+         * while the store was being read is on the screen only, and newer than what was read.
+         */
         async take(fromServer) {
-            const mine = new Map((await marksOf(setup.runId)).map((mark) => [mark.id, mark]));
+            const stored = await marksOf(setup.runId);
+            const mine = new Map([...stored, ...this.marks].map((mark) => [mark.id, mark]));
             for (const mark of fromServer) {
                 if (mine.get(mark.id)?.sent !== false) {
                     mine.set(mark.id, { ...mark, run: setup.runId, sent: true });
@@ -69,7 +75,7 @@ export function stopwatch() {
             const last = this.standing.reduce((place, mark) => Math.max(place, setup.steps.findIndex((step) => step.event === mark.event)), -1);
             return setup.steps.slice(last + 1).find((step) => !this.skipped.includes(step.event)) ?? null;
         },
-        get isOpen() { return !this.isFinished && this.step !== null; },
+        get isOpen() { return this.isReady && !this.isFinished && this.step !== null; },
         get isDone() { return !this.isFinished && this.step === null && !this.isEmpty; },
         get isRunning() { return this.isOpen && this.standing.length > 0; },
         get buttonWords() { return this.step?.button ?? ''; },
@@ -135,7 +141,7 @@ export function stopwatch() {
 
         async mark() {
             const step = this.step;
-            if (!step || this.isResting) { return; }
+            if (!this.isOpen || this.isResting) { return; }
             this.isResting = true;
             setTimeout(() => { this.isResting = false; }, REST_MS);
             const now = clockNow();
@@ -199,7 +205,9 @@ export function stopwatch() {
             for (const mark of waiting) {
                 const now = this.marks.find((other) => other.id === mark.id);
                 if (answer.kept.includes(mark.id) && now && now.undone === mark.undone && now.note === mark.note) {
-                    await saveMark({ ...now, sent: true });
+                    const arrived = { ...now, sent: true };
+                    this.marks = this.marks.map((other) => (other.id === mark.id ? arrived : other));
+                    await saveMark(arrived);
                 }
             }
             await this.take(answer.marks);

@@ -33,7 +33,7 @@
         <p class="said" x-show="isDone">All marked. Read the verdict, add what is missing, and sign.</p>
     @endif
     <noscript><p class="finding-claim">The stopwatch needs the page's script. Marks from paper go in below, as late entries.</p></noscript>
-    <section id="verdict" class="block" hx-get="{{ route('run.verdict', $run) }}" hx-trigger="marks-sent from:body" hx-swap="innerHTML">@include('commissioning.partials._verdict')</section>
+    <section id="verdict" class="block" hx-get="{{ route('run.verdict', $run) }}" hx-trigger="marks-sent from:body, online from:window" hx-swap="innerHTML">@include('commissioning.partials._verdict')</section>
     @if (! $run->isSigned() && auth()->user()->role->mayWrite())
     <details class="block" @if ($errors->hasAny(['event', 'at_s', 'late_reason'])) open @endif>
         <summary><h2>Add a mark late</h2></summary>

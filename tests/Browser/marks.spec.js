@@ -1,0 +1,65 @@
+import { beginRun, expect, newHouse, signIn, test } from './steps.js';
+
+test('a mark made while the answer to the last one is being read stays on screen and is sent', async ({ page }) => {
+    await signIn(page);
+    await page.addInitScript(() => {
+        // a slow phone: what is read from its store arrives a second later
+        const { set } = Object.getOwnPropertyDescriptor(IDBTransaction.prototype, 'oncomplete');
+        Object.defineProperty(IDBTransaction.prototype, 'oncomplete', {
+            set(done) { set.call(this, this.mode === 'readonly' ? () => setTimeout(done, 1000) : done); },
+        });
+    });
+    await beginRun(page, await newHouse(page, `Slow Phone Lane ${Date.now()}`));
+    const answered = page.waitForResponse(/\/marks$/);
+    await page.getByRole('button', { name: 'Mark: utility off' }).click();
+    await answered;
+    await page.waitForTimeout(450);
+    await page.getByRole('button', { name: 'Mark: start signal' }).click();
+    const lines = page.locator('.marks li');
+    await expect(lines).toHaveCount(2);
+    await page.evaluate(() => {
+        const list = document.querySelector('.marks');
+        new MutationObserver(() => { if (list.querySelectorAll('li').length < 2) { list.dataset.lost = 'a mark was gone'; } }).observe(list, { childList: true });
+    });
+    await expect(page.getByText('All sent.')).toBeVisible();
+    await page.waitForTimeout(1500);
+    expect(await page.locator('.marks').getAttribute('data-lost')).toBeNull();
+    await page.getByRole('button', { name: 'Sign the run' }).click();
+    await expect(page.getByText('Signed. The run is closed')).toBeVisible();
+});
+
+test('a reload never offers a mark that was made already, however slow the phone', async ({ page }) => {
+    await signIn(page);
+    await beginRun(page, await newHouse(page, `Slow Reload Lane ${Date.now()}`));
+    await page.getByRole('button', { name: 'Mark: utility off' }).click();
+    await expect(page.getByText('All sent.')).toBeVisible();
+    await page.addInitScript(() => {
+        const { set } = Object.getOwnPropertyDescriptor(IDBTransaction.prototype, 'oncomplete');
+        Object.defineProperty(IDBTransaction.prototype, 'oncomplete', { set(done) { set.call(this, () => setTimeout(done, 1000)); } });
+    });
+    await page.reload();
+    await page.waitForTimeout(300);
+    await page.locator('.mark-button').dispatchEvent('click'); // a press before the page knows what it would mean
+    await expect(page.locator('.marks li')).toHaveCount(1);
+    await expect(page.getByRole('button', { name: 'Mark: start signal' })).toBeVisible();
+    await page.keyboard.press('Space');
+    await expect(page.locator('.marks li')).toHaveCount(2);
+    await expect(page.locator('.marks li').last()).toContainText('Start signal');
+});
+
+test('a verdict that could not be fetched is fetched when the network is back', async ({ page }) => {
+    await signIn(page);
+    await beginRun(page, await newHouse(page, `Thin Air Lane ${Date.now()}`));
+    await page.route('**/verdict', (route) => route.abort());
+    const missed = page.waitForEvent('requestfailed', (request) => request.url().endsWith('/verdict'));
+    const before = await page.locator('#verdict').innerText();
+    await page.getByRole('button', { name: 'Mark: utility off' }).click();
+    await page.waitForTimeout(450);
+    await page.getByRole('button', { name: 'Mark: start signal' }).click();
+    await missed;
+    await expect(page.getByText('All sent.')).toBeVisible();
+    expect(await page.locator('#verdict').innerText()).toBe(before);
+    await page.unroute('**/verdict');
+    await page.evaluate(() => dispatchEvent(new Event('online')));
+    await expect(page.locator('#verdict')).toContainText('early');
+});

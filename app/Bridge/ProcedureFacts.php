@@ -55,7 +55,7 @@ final readonly class ProcedureFacts
         $byEvent = array_flip(array_filter(array_map(static fn(Step $step): ?string => $step->window?->event, $this->steps)));
         foreach ($timed as $run) {
             foreach ($run->intervals as $interval) {
-                $id = $byEvent[$interval->event] ?? null;
+                $id = $byEvent[$run->nameOf($interval)] ?? null;
                 if ($id !== null && $interval->measuredMs !== null) {
                     $verdicts[$id] = $interval->verdict->value === 'pass' ? Verdict::AsExpected : Verdict::NotSo;
                 }
@@ -80,7 +80,7 @@ final readonly class ProcedureFacts
         $measured = [];
         foreach ($timed as $run) {
             foreach ($run->intervals as $interval) {
-                if ($interval->event === $step->window?->event && $interval->measuredMs !== null) {
+                if ($run->nameOf($interval) === $step->window?->event && $interval->measuredMs !== null) {
                     $measured[] = $interval->measuredMs;
                 }
             }

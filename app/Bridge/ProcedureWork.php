@@ -22,7 +22,7 @@ use Illuminate\Support\Carbon;
 final readonly class ProcedureWork
 {
     /** The schools that can be chosen, and whether they are by default. */
-    public const SCHOOLS = ['bait' => true, 'manual_transfer' => false, 'load_bank' => false, 'owner_present' => true, 'photos' => true, 'droop' => false, 'contact_drop' => false, 'install' => false];
+    public const SCHOOLS = ['bait' => true, 'manual_transfer' => false, 'load_bank' => false, 'owner_present' => true, 'photos' => true, 'droop' => false, 'contact_drop' => false, 'test_button' => false, 'install' => false];
 
     /**
      * Needs of the switch: site, loads, plan.

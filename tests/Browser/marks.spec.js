@@ -63,3 +63,42 @@ test('a verdict that could not be fetched is fetched when the network is back', 
     await page.evaluate(() => dispatchEvent(new Event('online')));
     await expect(page.locator('#verdict')).toContainText('early');
 });
+
+test('after an outage the test button is timed on the same watch, and the outage once more', async ({ page }) => {
+    await signIn(page);
+    const run = await beginRun(page, await newHouse(page, `Twice Timed Lane ${Date.now()}`));
+    const mark = async (name) => {
+        await page.getByRole('button', { name: `Mark: ${name}`, exact: false }).click();
+        await page.waitForTimeout(430);
+    };
+    await expect(page.getByRole('button', { name: 'Time the test button' })).toBeVisible();
+    for (const name of ['utility off', 'start signal', 'generator good', 'load on G']) { await mark(name); }
+    await expect(page.getByRole('button', { name: 'Time the test button' })).toBeHidden(); // not in the middle of a run
+    await page.getByRole('button', { name: 'No bait test' }).click();
+    for (const name of ['utility on', 'load back on U', 'engine stopped']) { await mark(name); }
+
+    await page.getByRole('button', { name: 'Time the test button' }).click();
+    await expect(page.getByRole('heading', { name: 'Test by the button' })).toBeVisible();
+    await page.getByRole('button', { name: 'Not now' }).click();
+    await expect(page.getByRole('heading', { name: 'Simulated outage' })).toBeVisible();
+    await page.getByRole('button', { name: 'Time the test button' }).click();
+    await mark('test begun');
+    await page.getByRole('button', { name: 'Skip: start signal' }).click();
+    for (const name of ['generator good', 'load on G', 'test ended', 'load back on U', 'engine stopped']) { await mark(name); }
+    const lines = page.locator('.marks li');
+    await expect(lines).toHaveCount(13);
+    await expect(lines.nth(7)).toContainText('Test by the button');
+    await expect(lines.nth(7).locator('.fig')).toHaveText('0.0\u202Fs'); // each run has its own clock
+
+    await page.reload(); // it knows where it is without being told
+    await page.getByRole('button', { name: 'Time an outage again' }).click();
+    await mark('utility off');
+    await mark('start signal');
+    await expect(lines).toHaveCount(15);
+    await expect(page.getByText('All sent.')).toBeVisible();
+    await expect(page.locator('#verdict')).toContainText('Outage 2');
+    await expect(page.locator('#verdict')).toContainText('Test by the button');
+    await expect(page.locator('#verdict').getByRole('row', { name: /^Start signal 2/ })).toBeVisible();
+    const stored = await (await page.request.get(`${run}/report.json`)).json();
+    expect(stored.timing.runs.map(({ by }) => by ?? 'outage')).toEqual(['outage', 'button', 'outage']);
+});

@@ -11,23 +11,27 @@ use App\Models\Run;
 use Escapement\Core\Commissioning\Interval;
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
+use Escapement\Core\Commissioning\Repeats;
+use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Commissioning\TimingVerdictResult;
 use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Site\Kind;
 
 /** The verdict of the core on what is marked so far, in the words of the page. */
 final readonly class RunResult
 {
     private const EVENTS = [
-        'utility_off' => 'Utility off', 'start_signal' => 'Start signal', 'engine_running' => 'Generator good', 'transferred' => 'Load on G',
-        'bait_on' => 'Bait: utility back', 'bait_off' => 'Bait: utility off again', 'utility_on' => 'Utility on', 'retransferred' => 'Load back on U',
+        'utility_off' => 'Utility off', 'test_on' => 'Test begun', 'start_signal' => 'Start signal', 'engine_running' => 'Generator good', 'transferred' => 'Load on G',
+        'bait_on' => 'Bait: utility back', 'bait_off' => 'Bait: utility off again', 'utility_on' => 'Utility on', 'test_off' => 'Test ended', 'retransferred' => 'Load back on U',
         'engine_stopped' => 'Engine stopped',
     ];
     private const INTERVALS = [
         'start_signal' => 'Start signal', 'engine_running' => 'Generator good', 'transfer' => 'Transfer', 'return' => 'Return', 'engine_stop' => 'Engine stop',
     ];
 
+    public TimingVerdict $judge;
     public TimingVerdictResult $verdict;
     public ExpectedTimes $expected;
 
@@ -35,8 +39,9 @@ final readonly class RunResult
     {
         $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
-        $this->expected = $facts->expected($settings);
-        $this->verdict = (new TimingVerdict($facts->plant, $settings, $run->reaction_ms))->judge(array_values($run->marks->map(
+        $this->judge = new TimingVerdict($facts->plant, $settings, $run->reaction_ms);
+        $this->expected = $this->judge->expected;
+        $this->verdict = $this->judge->judge(array_values($run->marks->map(
             static fn(MarkRow $mark): Mark => new Mark(MarkEvent::from($mark->event), $mark->at_ms, $mark->id, $mark->is_undone),
         )->all()));
     }
@@ -46,9 +51,48 @@ final readonly class RunResult
         return self::EVENTS[$event] ?? $event;
     }
 
+    /** @return list<MarkEvent> that mean something on this kind of plant */
+    public static function events(string $kind): array
+    {
+        return array_values(array_filter(MarkEvent::cases(), static fn(MarkEvent $event): bool => $event->countsOn(Kind::from($kind))));
+    }
+
+    /** @return list<array{name: string, repeats: Repeats}> of what was timed more than once */
+    public function repeats(): array
+    {
+        $measured = [];
+        foreach ($this->verdict->runs as $run) {
+            foreach ($run->intervals as $interval) {
+                if ($interval->measuredMs !== null) {
+                    $measured[self::intervalName($interval->event) . ($run->isByButton ? ', by the button' : '')][] = $interval->measuredMs;
+                }
+            }
+        }
+        $repeats = [];
+        foreach (array_filter($measured, static fn(array $times): bool => count($times) > 1) as $name => $times) {
+            $repeats[] = ['name' => $name, 'repeats' => new Repeats($times)];
+        }
+
+        return $repeats;
+    }
+
     public static function intervalName(string $event): string
     {
         return self::INTERVALS[$event] ?? $event;
+    }
+
+    /** What stands above the table of one timed run: which outage or test it was. */
+    public function title(int $i): string
+    {
+        $isAlike = fn(TimedRun $other): bool => $other->isByButton === $this->verdict->runs[$i]->isByButton;
+        $name = match (true) {
+            $this->verdict->runs[$i]->isByButton => 'Test by the button',
+            $this->run->switch->plant['kind'] === Kind::Mobile->value => 'Start',
+            default => 'Outage',
+        };
+        $isOneOfMany = count(array_filter($this->verdict->runs, $isAlike)) > 1;
+
+        return $name . ($isOneOfMany ? ' ' . count(array_filter(array_slice($this->verdict->runs, 0, $i + 1), $isAlike)) : '');
     }
 
     public static function seconds(?int $ms): string

@@ -46,7 +46,7 @@ final readonly class OwnerPage
         foreach ($this->report->result->verdict->runs as $timed) {
             foreach ($timed->intervals as $interval) {
                 if ($interval->verdict->value === 'pass') {
-                    $proved[] = RunResult::intervalName($interval->event) . ': ' . RunResult::seconds($interval->measuredMs) . ', inside its window.';
+                    $proved[] = RunResult::intervalName($interval->event) . ($timed->isByButton ? ', begun by the test button' : '') . ': ' . RunResult::seconds($interval->measuredMs) . ', inside its window.';
                 }
             }
             foreach ($timed->baits as $bait) {

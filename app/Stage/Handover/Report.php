@@ -143,10 +143,10 @@ final readonly class Report
         foreach ($this->result->verdict->runs as $run) {
             foreach ($run->intervals as $interval) {
                 if ($interval->measuredMs === null && $interval->event !== 'start_signal') {
-                    $missing[] = RunResult::intervalName($interval->event) . ' was not timed.';
+                    $missing[] = RunResult::intervalName($interval->event) . ($run->isByButton ? ', by the test button,' : '') . ' was not timed.';
                 }
             }
-            if ($run->baits === [] && $this->result->expected->baitMs !== null) {
+            if (! $run->isByButton && $run->baits === [] && $this->result->expected->baitMs !== null) {
                 $missing[] = 'The bait test was not done.';
             }
         }

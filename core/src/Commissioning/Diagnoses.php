@@ -14,6 +14,7 @@ final readonly class Diagnoses
     private const TABLE = [
         'start-early' => ['warn', 'The start signal came early.', 'The start delay is shorter than on the sheet, or something else gives the start signal.', '/settings/start_delay_ms'],
         'start-late' => ['warn', 'The start signal came late.', 'The start or drop-out delay is longer than on the sheet, or another circuit is sensed than the one opened.', '/settings/start_delay_ms'],
+        'test-start-late' => ['warn', 'The start signal came late after the test button.', 'A test asks for the start at once: the controller waits before a test, or its start relay or wiring is slow. The start delay has no part in it.', null],
         'running-early' => ['note', 'The generator was good early.', 'The engine was already running, or the mark was the firing, not the accepted source.', null],
         'running-late' => ['warn', 'The generator was good late.', 'Several cranks, choke, fuel, battery, governor, or the emergency pick-up is too high.', '/settings/sensing/emergency'],
         'transfer-early' => ['warn', 'The transfer came early.', 'The warm-up is shorter than on the sheet.', '/settings/transfer_delay_ms'],
@@ -31,6 +32,7 @@ final readonly class Diagnoses
         'took-the-bait' => ['stop', 'The load went back to a supply that had not proved itself.', 'The return delay is too short, or it does not start again when the utility is lost.', '/settings/return_delay_ms'],
         'bait-void' => ['warn', 'The bait test proves nothing.', 'It lasted too long, or its end was not marked: repeat it.', '/settings/return_delay_ms'],
         'mark-missing' => ['note', 'It happened, but a mark is missing.', 'A later mark shows that it came; its time is not known.', null],
+        'button-only' => ['note', 'Only the test button was timed.', 'It proves the engine and the mechanism. That the switch notices a lost utility is proved by a simulated outage: open the disconnect upstream of the sensing.', null],
         'run-unfinished' => ['note', 'The run was not carried to its end.', 'What comes after the last mark is not proved.', null],
         'duplicate-mark' => ['note', 'An event was marked twice in one run; the first counts.', 'Strike out the one that was a slip of the thumb.', null],
     ];

@@ -15,16 +15,21 @@ use Escapement\Core\Site\Plant;
  * Measured against expected: what the stopwatch says about the sheet. Rule: commissioning §3.
  *
  * The order of the list of marks never matters but for marks with the same id: those are one mark, the first of them.
+ * A run that begins with the test button is judged against a test of the same sheet. It says nothing of the sensing: marks
+ * without an outage are never a pass.
  */
 final class TimingVerdict
 {
-    private readonly ExpectedTimes $expected;
+    public readonly ExpectedTimes $expected;
+    /** By the test button; null where there is none: a relay, or two supplies without an engine. */
+    public readonly ?ExpectedTimes $byButton;
     /** @var array<string, list<int>> diagnosis => runs */
     private array $diagnosed = [];
 
     public function __construct(private readonly Plant $plant, private readonly Settings $settings, private readonly int $reactionMs = 500)
     {
         $this->expected = new ExpectedTimes($plant, $settings);
+        $this->byButton = $plant->kind === Kind::Standby ? new ExpectedTimes($plant, $settings, isByButton: true) : null;
     }
 
     /** @param list<Mark> $marks */
@@ -35,16 +40,20 @@ final class TimingVerdict
         foreach ($this->runs($this->counting($marks)) as $i => $run) {
             $runs[] = $this->judgeRun($i, $run);
         }
+        if ($runs !== [] && array_filter($runs, static fn(TimedRun $run): bool => ! $run->isByButton) === []) {
+            $this->diagnosed['button-only'] = array_keys($runs);
+        }
         $findings = (new Diagnoses())->findings($this->diagnosed);
 
         return new TimingVerdictResult($runs, $this->overall($runs, array_column($findings, 'severity')), $findings, $this->expected->working);
     }
 
     /** @return list<IntervalRule> */
-    public function table(): array
+    private function table(bool $isByButton): array
     {
         $isMobile = $this->plant->kind === Kind::Mobile;
-        $start = new IntervalRule('start_signal', MarkEvent::UtilityOff, MarkEvent::StartSignal, 'start-early', 'start-late', null, []);
+        $off = $isByButton ? MarkEvent::TestOn : MarkEvent::UtilityOff;
+        $start = new IntervalRule('start_signal', $off, MarkEvent::StartSignal, 'start-early', $isByButton ? 'test-start-late' : 'start-late', null, []);
         $running = new IntervalRule(
             'engine_running',
             MarkEvent::StartSignal,
@@ -56,7 +65,7 @@ final class TimingVerdict
         );
         $transfer = new IntervalRule(
             'transfer',
-            $isMobile ? MarkEvent::StartSignal : MarkEvent::UtilityOff,
+            $isMobile ? MarkEvent::StartSignal : $off,
             MarkEvent::Transferred,
             'transfer-early',
             'transfer-late',
@@ -65,7 +74,7 @@ final class TimingVerdict
         );
         $return = new IntervalRule(
             'return',
-            $isMobile ? MarkEvent::EngineStopped : MarkEvent::UtilityOn,
+            $isMobile ? MarkEvent::EngineStopped : ($isByButton ? MarkEvent::TestOff : MarkEvent::UtilityOn),
             MarkEvent::Retransferred,
             'return-early',
             'return-late',
@@ -120,7 +129,7 @@ final class TimingVerdict
     {
         $runs = [];
         foreach ($marks as $mark) {
-            if ($runs === [] || $mark->event === MarkEvent::opener($this->plant->kind)) {
+            if ($runs === [] || $mark->event->opens($this->plant->kind)) {
                 $runs[] = [];
             }
             $runs[count($runs) - 1][] = $mark;
@@ -133,14 +142,15 @@ final class TimingVerdict
     private function judgeRun(int $i, array $run): TimedRun
     {
         $intervals = [];
-        foreach ($this->table() as $rule) {
-            $interval = $this->judgeInterval($rule, $run, $intervals);
+        $isByButton = $run[0]->event === MarkEvent::TestOn;
+        foreach ($this->table($isByButton) as $rule) {
+            $interval = $this->judgeInterval($rule, $run, $intervals, $isByButton);
             $intervals[$rule->event] = $interval;
             if ($interval->diagnosis !== null) {
                 $this->diagnosed[$interval->diagnosis][] = $i;
             }
         }
-        $baits = $this->judgeBaits($run);
+        $baits = $isByButton ? [] : $this->judgeBaits($run);
         foreach ($baits as $bait) {
             if ($bait->verdict !== 'pass') {
                 $this->diagnosed[$bait->verdict === 'fail' ? 'took-the-bait' : 'bait-void'][] = $i;
@@ -153,22 +163,23 @@ final class TimingVerdict
             }
         }
 
-        return new TimedRun(array_values($intervals), $baits);
+        return new TimedRun(array_values($intervals), $baits, $isByButton);
     }
 
     /**
      * @param list<Mark>              $run
      * @param array<string, Interval> $before the intervals of this run judged already
      */
-    private function judgeInterval(IntervalRule $rule, array $run, array $before): Interval
+    private function judgeInterval(IntervalRule $rule, array $run, array $before, bool $isByButton): Interval
     {
         $fromEvent = $rule->from;
-        $window = $this->expected->window($rule->event) ?? throw new \LogicException("No window for $rule->event.");
+        $expected = $isByButton && $this->byButton !== null ? $this->byButton : $this->expected;
+        $window = $expected->window($rule->event) ?? throw new \LogicException("No window for $rule->event.");
         if ($rule->event === 'engine_running' && $this->plant->kind === Kind::Standby && $this->find($run, MarkEvent::StartSignal) === null) {
-            $fromEvent = MarkEvent::UtilityOff;
-            $window = $this->expected->runningFromLoss;
+            $fromEvent = $isByButton ? MarkEvent::TestOn : MarkEvent::UtilityOff;
+            $window = $expected->runningFromLoss;
         }
-        $from = $rule->event === 'engine_stop' ? $this->retransferThatCounts($run) : $this->find($run, $fromEvent);
+        $from = $rule->event === 'engine_stop' ? $this->retransferThatCounts($run, $isByButton ? MarkEvent::TestOff : MarkEvent::UtilityOn) : $this->find($run, $fromEvent);
         $to = $this->find($run, $rule->to, $from === null ? 0 : $from + 1);
         $measuredMs = $from === null || $to === null ? null : $run[$to]->atMs - $run[$from]->atMs;
         $verdict = $this->verdict($measuredMs, $window);
@@ -229,15 +240,16 @@ final class TimingVerdict
     }
 
     /**
-     * The engine's stop counts from the first return after the utility came back for good, not from one that took a bait.
+     * The engine's stop counts from the first return after the utility came back for good, not from one that took a bait; by the
+     * button from the first after the end of the test.
      *
      * @param list<Mark> $run
      */
-    private function retransferThatCounts(array $run): ?int
+    private function retransferThatCounts(array $run, MarkEvent $end): ?int
     {
-        $utilityOn = $this->find($run, MarkEvent::UtilityOn);
+        $ended = $this->find($run, $end);
 
-        return $this->find($run, MarkEvent::Retransferred, $utilityOn === null ? 0 : $utilityOn + 1);
+        return $this->find($run, MarkEvent::Retransferred, $ended === null ? 0 : $ended + 1);
     }
 
     /** @param list<Mark> $run */
@@ -312,7 +324,7 @@ final class TimingVerdict
      */
     private function overall(array $runs, array $severities): string
     {
-        $isIncomplete = $runs === [];
+        $isIncomplete = array_filter($runs, static fn(TimedRun $run): bool => ! $run->isByButton) === [];
         $isFailed = in_array(Severity::Stop, $severities, true);
         foreach ($runs as $run) {
             foreach ($run->intervals as $interval) {

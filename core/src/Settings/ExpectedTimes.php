@@ -14,7 +14,12 @@ use Escapement\Core\Site\Kind;
 use Escapement\Core\Site\Plant;
 use Escapement\Core\Site\Side;
 
-/** What a stopwatch should read on this plant with this sheet, from a plain outage on the same engine. Rule: settings §3. */
+/**
+ * What a stopwatch should read on this plant with this sheet, from a plain outage on the same engine. Rule: settings §3.
+ *
+ * By the button it is a test with load instead, from the same engine: no drop-out, no start delay, the utility is there. Its
+ * return has no least time, since many controllers end a test without the return delay; that delay is proved by the outage.
+ */
 final readonly class ExpectedTimes
 {
     /** @var list<Window> those of the kind, in the order of the run */
@@ -26,7 +31,7 @@ final readonly class ExpectedTimes
     /** @var list<WorkingLine> */
     public array $working;
 
-    public function __construct(private Plant $plant, private Settings $settings)
+    public function __construct(private Plant $plant, private Settings $settings, private bool $isByButton = false)
     {
         $returnsAtMs = $this->returnsAtMs();
         $events = $this->rehearse($returnsAtMs);
@@ -43,11 +48,14 @@ final readonly class ExpectedTimes
         $stopped = $back === null ? null : self::first($events, 'engine_stopped', [], $back);
         $signalAt = $kind === Kind::Mobile ? 0 : $contact;
 
-        $start = Window::around('start_signal', 'utility_off', $contact);
+        $off = $isByButton ? 'test_on' : 'utility_off';
+        $on = $isByButton ? 'test_off' : 'utility_on';
+        $start = Window::around('start_signal', $off, $contact);
         $running = Window::around('engine_running', 'start_signal', self::between($signalAt, $accepted), $more);
-        $transfer = Window::around('transfer', $kind === Kind::Mobile ? 'start_signal' : 'utility_off', $closed, $more);
-        $darkFor = Window::around('dark_ms', 'utility_off', $closed === null ? null : self::between($dark, $live), $more);
-        $return = Window::around('return', $kind === Kind::Mobile ? 'engine_stopped' : 'utility_on', self::between($returnsAtMs, $back));
+        $transfer = Window::around('transfer', $kind === Kind::Mobile ? 'start_signal' : $off, $closed, $more);
+        $darkFor = Window::around('dark_ms', $off, $closed === null ? null : self::between($dark, $live), $more);
+        $return = Window::around('return', $kind === Kind::Mobile ? 'engine_stopped' : $on, self::between($returnsAtMs, $back));
+        $return = $isByButton && $return->nominalMs !== null ? new Window('return', $on, 0, $return->nominalMs, $return->maxMs) : $return;
         $stop = Window::around(
             'engine_stop',
             'retransferred',
@@ -59,7 +67,7 @@ final readonly class ExpectedTimes
             Kind::TwoSource => [$transfer, $darkFor, $return],
             Kind::Mobile => [$running, $transfer, $return],
         };
-        $this->runningFromLoss = Window::around('engine_running', 'utility_off', $accepted, $more);
+        $this->runningFromLoss = Window::around('engine_running', $off, $accepted, $more);
         $this->baitMs = $this->bait();
         $this->working = $this->show($contact, $accepted, $closed, $returnsAtMs, $back, $stopped, $more);
     }
@@ -77,7 +85,7 @@ final readonly class ExpectedTimes
 
     private function bait(): ?int
     {
-        if ($this->plant->kind === Kind::Mobile) {
+        if ($this->plant->kind === Kind::Mobile || $this->isByButton) {
             return null;
         }
         $halfMs = intdiv(max(0, (int) $this->settings->returnDelayMs - $this->settings->normal->dropoutDelayMs), 2);
@@ -101,9 +109,11 @@ final readonly class ExpectedTimes
         $kind = $this->plant->kind;
         $phases = $this->plant->normal->phases;
         $volts = static fn(int $t, int|float $v): ScenarioEvent => new ScenarioEvent($t, Verb::SetSource, Side::Normal, array_fill(0, $phases, $v));
-        $script = $kind === Kind::Mobile
-            ? [new ScenarioEvent(0, Verb::StartGenerator), new ScenarioEvent($returnsAtMs, Verb::StopGenerator)]
-            : [$volts(0, 0), $volts($returnsAtMs, $this->plant->normal->nominalV)];
+        $script = match (true) {
+            $this->isByButton => [new ScenarioEvent(0, Verb::TestStart, withLoad: true), new ScenarioEvent($returnsAtMs, Verb::TestStop)],
+            $kind === Kind::Mobile => [new ScenarioEvent(0, Verb::StartGenerator), new ScenarioEvent($returnsAtMs, Verb::StopGenerator)],
+            default => [$volts(0, 0), $volts($returnsAtMs, $this->plant->normal->nominalV)],
+        };
         $untilMs = $returnsAtMs + $this->settings->emergency->dropoutDelayMs
             + ($kind === Kind::Mobile ? 0 : (int) $this->settings->returnDelayMs) + $this->settings->moveMs()
             + ($kind === Kind::Standby ? (int) $this->settings->cooldownMs : 0) + ($this->plant->engine->stopMs ?? 0) + 60_000;
@@ -138,7 +148,7 @@ final readonly class ExpectedTimes
         $engine = $this->plant->engine;
         $lines = [];
         if ($contact !== null) {
-            $lines[] = new WorkingLine('Start signal', "{$s->normal->dropoutDelayMs} drop-out + {$s->startDelayMs} start delay", $contact, 'ms');
+            $lines[] = new WorkingLine('Start signal', $this->isByButton ? 'a test asks for it at once' : "{$s->normal->dropoutDelayMs} drop-out + {$s->startDelayMs} start delay", $contact, 'ms');
         }
         if ($engine !== null && $accepted !== null) {
             $rise = $accepted - ($contact ?? 0) - $engine->crankMs;
@@ -152,7 +162,7 @@ final readonly class ExpectedTimes
         if ($back !== null) {
             $expression = $this->plant->kind === Kind::Mobile
                 ? "{$s->emergency->dropoutDelayMs} drop-out + {$s->moveMs()} movement"
-                : "{$s->returnDelayMs} return delay + {$s->moveMs()} movement";
+                : ($this->isByButton ? 'at the latest ' : '') . "{$s->returnDelayMs} return delay + {$s->moveMs()} movement";
             $lines[] = new WorkingLine('Return', $expression, $back - $returnsAtMs, 'ms');
         }
         if ($back !== null && $stopped !== null) {

@@ -39,7 +39,7 @@ use Escapement\Core\Wiring\VoltageDrop;
 final readonly class Calculations
 {
     public const NAMES = [
-        'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict',
+        'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict', 'run_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
         'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
         'topology', 'bonding', 'one_line_layout', 'power_down', 'survey_check', 'procedure',
@@ -66,7 +66,8 @@ final readonly class Calculations
             'settings_check' => (new SettingsCheck())->check((new CheckReader())->input($input))->toArray(),
             'settings_diff' => $this->settingsDiff($input),
             'settings_compare' => (new CompareReader())->comparison($input)->compare(),
-            'timing_verdict' => $this->timingVerdict($input),
+            'timing_verdict' => $this->timingVerdict($input, self::outageMark(...)),
+            'run_verdict' => $this->timingVerdict($input, self::mark(...)),
             'demand' => (new Demand())->answer($input)->toArray(),
             'source_rating' => (new SourceRating())->answer($input)->toArray(),
             'sizing' => (new Sizing())->answer($input)->toArray(),
@@ -125,17 +126,29 @@ final readonly class Calculations
         return ['changes' => array_map(static fn(Change $change): array => $change->toArray(), $changes), 'findings' => [], 'working' => []];
     }
 
-    /** @return array<string, mixed> */
-    private function timingVerdict(Node $input): array
+    /**
+     * @param \Closure(Node): Mark $mark
+     *
+     * @return array<string, mixed>
+     */
+    private function timingVerdict(Node $input, \Closure $mark): array
     {
         $object = $input->object();
         $plant = (new PlantReader())->plant($object->required('system'));
         $settings = (new SettingsReader())->settings($object->required('settings'), $plant);
-        $marks = array_map(self::mark(...), $object->required('marks')->list(0, 10_000));
+        $marks = array_map($mark, $object->required('marks')->list(0, 10_000));
         $reactionMs = $object->optional('reaction_ms')?->integer(0, 60_000) ?? 500;
         $object->close();
 
         return (new TimingVerdict($plant, $settings, $reactionMs))->judge($marks)->toArray();
+    }
+
+    /** A mark of an outage: the law of timing_verdict knows no test button. */
+    private static function outageMark(Node $node): Mark
+    {
+        $mark = self::mark($node);
+
+        return $mark->event->isOfButton() ? throw $node->object()->required('event')->bad('A mark of a test by the button belongs into run_verdict.') : $mark;
     }
 
     private static function mark(Node $node): Mark

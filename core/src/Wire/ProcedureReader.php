@@ -79,6 +79,7 @@ final readonly class ProcedureReader
             $in->bool('burns_gas', false),
             array_map(static fn(Node $one): string => $one->text(64), $in->maybeList('must_run', 0, 200) ?? []),
             $in->bool('contact_drop', false),
+            $in->bool('test_button', false),
         );
         $in->close();
 

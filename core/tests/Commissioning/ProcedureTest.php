@@ -24,7 +24,7 @@ use PHPUnit\Framework\TestCase;
 
 final class ProcedureTest extends TestCase
 {
-    private const ALL = ['manual_transfer' => true, 'load_bank' => true, 'burns_gas' => true, 'must_run' => ['Alarm', 'Well pump']];
+    private const ALL = ['manual_transfer' => true, 'load_bank' => true, 'test_button' => true, 'burns_gas' => true, 'must_run' => ['Alarm', 'Well pump']];
 
     #[Test, DataProvider('kinds')]
     public function the_ids_are_few_words_that_differ_and_nothing_waits_for_what_is_not_there_or_comes_later(string $kind): void

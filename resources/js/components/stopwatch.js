@@ -20,6 +20,7 @@ export function stopwatch() {
     return {
         marks: [],
         epoch: null,
+        chosen: null, // the way of the timed run that is about to begin
         skipped: [],
         isReady: false, // before the store is read the button could name the wrong mark
         isOnline: navigator.onLine,
@@ -69,28 +70,49 @@ export function stopwatch() {
         },
 
         get standing() { return this.marks.filter((mark) => !mark.undone); },
+        /** The standing marks, parted into timed runs: each begins with the first mark of a way. */
+        get runs() {
+            const opens = setup.ways.map((way) => way.steps[0].event);
+            return this.standing.reduce((runs, mark) => {
+                if (runs.length === 0 || opens.includes(mark.event)) { runs.push([]); }
+                runs.at(-1).push(mark);
+                return runs;
+            }, []);
+        },
+        get run() { return this.chosen === null ? this.runs.at(-1) ?? [] : []; },
+        get way() { return setup.ways.find(({ id }) => id === this.chosen) ?? this.wayOf(this.run); },
+        get wayName() { return setup ? this.way.name : ''; },
+        get whereWords() { return setup ? this.way.where : ''; },
+        get provesWords() { return setup ? this.way.proves : ''; },
+        /** Once a run is timed to its end, or before anything is, another can be begun. */
+        get choices() {
+            if (!this.isReady || this.isFinished || this.chosen !== null) { return []; }
+            return this.isDone ? setup.ways : this.run.length === 0 ? setup.ways.filter((way) => way !== this.way) : [];
+        },
+
         get isEmpty() { return this.marks.length === 0; },
         get step() {
             if (!setup) { return null; }
-            const last = this.standing.reduce((place, mark) => Math.max(place, setup.steps.findIndex((step) => step.event === mark.event)), -1);
-            return setup.steps.slice(last + 1).find((step) => !this.skipped.includes(step.event)) ?? null;
+            const { steps } = this.way;
+            const last = this.run.reduce((place, mark) => Math.max(place, steps.findIndex((step) => step.event === mark.event)), -1);
+            return steps.slice(last + 1).find((step) => !this.skipped.includes(step.event)) ?? null;
         },
         get isOpen() { return this.isReady && !this.isFinished && this.step !== null; },
         get isDone() { return !this.isFinished && this.step === null && !this.isEmpty; },
-        get isRunning() { return this.isOpen && this.standing.length > 0; },
+        get isRunning() { return this.isOpen && this.run.length > 0; },
         get buttonWords() { return this.step?.button ?? ''; },
         get whenWords() { return this.step?.when ?? ''; },
-        get canUndo() { return this.standing.length > 0; },
+        get canUndo() { return this.chosen !== null || this.standing.length > 0; },
         get undoWords() {
             const last = this.lastStanding();
-            return last ? `Undo ${seconds(last.at_ms - this.startMs())}` : 'Undo';
+            return this.chosen !== null ? 'Not now' : last ? `Undo ${seconds(last.at_ms - this.run[0].at_ms)}` : 'Undo';
         },
-        get canSkip() { return this.step?.mayBeSkipped === true && !this.isEmpty; },
+        get canSkip() { return this.step?.mayBeSkipped === true && this.run.length > 0; },
         get skipWords() { return this.step?.event === 'bait_on' ? 'No bait test' : `Skip: ${this.step?.name.toLowerCase()}`; },
         get isNoting() { return this.noting !== null; },
         get noteWords() {
             const mark = this.marks.find((one) => one.id === this.noting);
-            return mark ? `Note on "${setup.steps.find((step) => step.event === mark.event)?.name ?? mark.event}"` : '';
+            return mark ? `Note on "${this.nameOf(mark)}"` : '';
         },
         get unsent() { return this.marks.filter((mark) => !mark.sent).length; },
         get netWords() {
@@ -100,43 +122,56 @@ export function stopwatch() {
         },
         get unsentWords() { return this.unsent > 0 ? `${this.unsent} to send` : ''; },
         get lines() {
-            const start = this.startMs();
-            return this.marks.map((mark) => ({
-                id: mark.id,
-                css: (mark.undone ? 'is-undone ' : '') + (mark.sent ? '' : 'is-waiting'),
-                glyph: mark.undone || mark.flag ? '#m-note' : '#m-proven',
-                name: setup.steps.find((step) => step.event === mark.event)?.name ?? mark.event,
-                clock: seconds(Math.max(0, mark.at_ms - start)),
-                words: this.wordsOf(mark),
-                note: mark.note ?? '',
-                noteLabel: `Note on ${setup.steps.find((step) => step.event === mark.event)?.name ?? mark.event}`,
-            }));
+            const { runs } = this;
+            return this.marks.map((mark) => {
+                const run = runs.findLast(([first]) => first.at_ms <= mark.at_ms) ?? runs[0] ?? [mark];
+                const isFirst = run[0].id === mark.id && (runs.length > 1 || this.wayOf(run) !== setup.ways[0]);
+                return {
+                    id: mark.id,
+                    title: isFirst ? this.wayOf(run).name : '',
+                    css: (mark.undone ? 'is-undone ' : '') + (mark.sent ? '' : 'is-waiting ') + (isFirst ? 'has-title' : ''),
+                    glyph: mark.undone || mark.flag ? '#m-note' : '#m-proven',
+                    name: this.nameOf(mark),
+                    clock: seconds(Math.max(0, mark.at_ms - run[0].at_ms)),
+                    words: this.wordsOf(mark, run),
+                    note: mark.note ?? '',
+                    noteLabel: `Note on ${this.nameOf(mark)}`,
+                };
+            });
         },
 
-        startMs() { return this.standing[0]?.at_ms ?? 0; },
+        wayOf(run) { return setup.ways.find((way) => way.steps[0].event === run[0]?.event) ?? setup.ways[0]; },
+        nameOf(mark) { return setup.ways.flatMap((way) => way.steps).find((step) => step.event === mark.event)?.name ?? mark.event; },
         lastStanding() { return this.standing[this.standing.length - 1] ?? null; },
-        wordsOf(mark) {
+        wordsOf(mark, run) {
             if (mark.undone) { return 'struck out'; }
-            const step = setup.steps.find((one) => one.event === mark.event);
-            const from = step && this.fromMark(step, mark.at_ms);
-            const window = step && this.windowOf(step);
+            const step = this.wayOf(run).steps.find((one) => one.event === mark.event);
+            const from = step && this.fromMark(run, step, mark.at_ms);
+            const window = step && this.windowOf(run, step);
             const late = mark.late_reason ? ', late entry' : '';
-            const isFirst = this.standing.find((other) => other.event === mark.event && other.at_ms >= (from?.at_ms ?? 0)) === mark;
+            const isFirst = run.find((other) => other.event === mark.event && other.at_ms >= (from?.at_ms ?? 0)) === mark;
             if (from && !isFirst) { return `again${late}`; } // the first after its beginning is the one that counts
             if (!from || !window || window[0] === null) { return (mark.flag ? 'before an earlier mark' : '') + late; }
             return `${seconds(mark.at_ms - from.at_ms)} in ${seconds(window[0]).replace('\u202Fs', '')} to ${seconds(window[2])}${late}`;
         },
-        /** The mark that a step counts from: the latest of its kind that came before. */
-        fromMark(step, before = Infinity) {
-            const find = (event) => this.standing.findLast((mark) => mark.event === event && mark.at_ms <= before);
-            return find(step.from) ?? (step.event === 'engine_running' ? find('utility_off') : undefined);
+        /** The mark that a step counts from: the latest of its kind that came before in its run. */
+        fromMark(run, step, before = Infinity) {
+            const find = (event) => run.findLast((mark) => mark.event === event && mark.at_ms <= before);
+            return find(step.from) ?? (step.event === 'engine_running' ? find(this.wayOf(run).steps[0].event) : undefined);
         },
-        windowOf(step) {
-            if (step.event === 'engine_running' && !this.standing.some((mark) => mark.event === 'start_signal') && setup.windows.start_signal) {
-                return setup.runningFromLoss;
+        windowOf(run, step) {
+            const { windows, runningFromLoss } = this.wayOf(run);
+            if (step.event === 'engine_running' && !run.some((mark) => mark.event === 'start_signal') && windows.start_signal) {
+                return runningFromLoss;
             }
             if (step.event === 'bait_off') { return setup.baitMs ? [0, setup.baitMs, setup.baitMs] : null; }
-            return setup.windows[step.window] ?? null;
+            return windows[step.window] ?? null;
+        },
+
+        /** Another timed run is about to begin; its first mark makes it so. */
+        choose(id) {
+            this.chosen = id;
+            this.skipped = [];
         },
 
         async mark() {
@@ -150,6 +185,7 @@ export function stopwatch() {
                 saveEpoch(setup.runId, now);
             }
             vibrate();
+            this.chosen = null;
             await this.keep({
                 id: crypto.randomUUID(), run: setup.runId, event: step.event, at_ms: Math.max(0, Math.round(now - this.epoch)),
                 client_wall: new Date(now).toISOString(), note: null, late_reason: null, undone: false, flag: null, sent: false,
@@ -157,7 +193,9 @@ export function stopwatch() {
         },
         async undo() {
             const last = this.lastStanding();
-            if (last) {
+            if (this.chosen !== null) {
+                this.chosen = null;
+            } else if (last) {
                 this.skipped = [];
                 await this.keep({ ...last, undone: true, sent: false });
             }
@@ -221,10 +259,10 @@ export function stopwatch() {
         turn() {
             const step = this.step;
             if (!this.isRunning || !step) { return; }
-            const from = this.fromMark(step) ?? this.lastStanding();
-            const window = this.windowOf(step);
+            const from = this.fromMark(this.run, step) ?? this.lastStanding();
+            const window = this.windowOf(this.run, step);
             const gone = Math.max(0, (clockNow() - this.epoch - from.at_ms) / 1000);
-            const name = setup.steps.find((one) => one.event === from.event)?.name.toLowerCase() ?? 'the start';
+            const name = this.nameOf(from).toLowerCase();
             gauge.show(gone, window && window[0] !== null ? { min: window[0] / 1000, max: window[2] / 1000 } : null, setup.reactionMs / 1000, `seconds since ${name}`);
         },
         key(event) {

@@ -6,10 +6,12 @@
     <p class="net" role="status"><svg width="15" height="22" viewBox="0 0 15 22" aria-hidden="true"><rect x="1" y="1" width="13" height="20" rx="2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M4.5 11l2 2.5 4-5" fill="none" stroke="currentColor" stroke-width="1.6"/></svg><span x-text="netWords">Marks are kept on this phone first.</span><b x-text="unsentWords"></b></p>
     <x-hazard><b>Starts by itself.</b> Nobody at the engine. The line side of {{ $run->switch->test_disconnect ?? 'the disconnect' }} stays live while it is open. Covers on.</x-hazard>
     <p class="to-other"><a href="{{ route('procedure', $run) }}">The whole procedure, step by step</a></p>
-    <div class="watch-head"><h1>Simulated outage</h1><span>{{ $run->switch->test_disconnect ? $run->switch->test_disconnect . ' is the one to open' : 'open upstream of the sensing' }}</span></div>
+    <div class="watch-head"><h1 x-text="wayName">{{ $ways[0]['name'] }}</h1><span x-text="whereWords">{{ $ways[0]['where'] }}</span></div>
+    <p class="small" x-show="provesWords" x-text="provesWords" x-cloak></p>
     <ol class="marks" aria-label="Marks">
         <template x-for="line in lines" x-bind:key="line.id">
             <li x-bind:class="line.css">
+                <b class="marks-title" x-show="line.title" x-text="line.title"></b>
                 <svg class="glyph" width="18" height="18" aria-hidden="true"><use x-bind:href="line.glyph"/></svg>
                 <span x-text="line.name"></span><b class="fig" x-text="line.clock"></b><span class="marks-window" x-text="line.words"></span>
                 @if (! $run->isSigned() && auth()->user()->role->mayWrite())<button type="button" class="marks-note" x-on:click="beginNote(line.id)" x-bind:aria-label="line.noteLabel">note</button>@endif
@@ -31,6 +33,7 @@
             <button type="button" class="btn btn-outline-primary btn-glove" x-on:click="skip" x-show="canSkip" x-text="skipWords">Skip</button>
         </div>
         <p class="said" x-show="isDone">All marked. Read the verdict, add what is missing, and sign.</p>
+        <div class="watch-again"><template x-for="choice in choices" x-bind:key="choice.id"><button type="button" class="btn btn-outline-primary btn-glove" x-on:click="choose(choice.id)" x-text="choice.again"></button></template></div>
     @endif
     <noscript><p class="finding-claim">The stopwatch needs the page's script. Marks from paper go in below, as late entries.</p></noscript>
     <section id="verdict" class="block" hx-get="{{ route('run.verdict', $run) }}" hx-trigger="marks-sent from:body, online from:window" hx-swap="innerHTML">@include('commissioning.partials._verdict')</section>
@@ -40,7 +43,7 @@
         <form method="post" action="{{ route('marks.late', $run) }}">
             @csrf
             <div class="fields">
-                <div class="field"><label for="f-event">What happened</label><select id="f-event" name="event" class="form-select">@foreach (\Escapement\Core\Commissioning\MarkEvent::cases() as $event)<option value="{{ $event->value }}" @selected(old('event') === $event->value)>{{ \App\Stage\Commissioning\RunResult::eventName($event->value) }}</option>@endforeach</select></div>
+                <div class="field"><label for="f-event">What happened</label><select id="f-event" name="event" class="form-select">@foreach (\App\Stage\Commissioning\RunResult::events($run->switch->plant['kind']) as $event)<option value="{{ $event->value }}" @selected(old('event') === $event->value)>{{ \App\Stage\Commissioning\RunResult::eventName($event->value) }}</option>@endforeach</select></div>
                 <x-field name="at_s" label="Seconds since the start of the run" unit="s" inputmode="decimal" :value="old('at_s', '')"/>
                 <x-field name="late_reason" label="Where this time comes from" :value="old('late_reason', '')"/>
             </div>

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
+use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
@@ -99,6 +100,7 @@ final readonly class Procedure
             null => true,
             'bait' => $this->options->hasBait && $this->expected->baitMs !== null,
             'manual' => $this->options->hasManual,
+            'test_button' => $this->options->hasTestButton,
             'load_bank' => $this->options->hasLoadBank,
             'owner' => $this->options->isOwnerPresent,
             'photos' => $this->options->hasPhotos,
@@ -177,6 +179,12 @@ final readonly class Procedure
     {
         if ($event === 'bait') {
             return new Window('bait', 'bait_on', 0, $this->expected->baitMs, $this->expected->baitMs);
+        }
+
+        if (str_starts_with($event, TimedRun::BY_BUTTON)) {
+            $window = (new ExpectedTimes($this->plant, $this->settings, isByButton: true))->window(substr($event, strlen(TimedRun::BY_BUTTON)));
+
+            return new Window($event, $window->from ?? 'test_on', $window?->minMs, $window?->nominalMs, $window?->maxMs);
         }
 
         return $this->expected->window($event) ?? new Window($event, 'utility_off', null, null, null);

@@ -10,6 +10,7 @@ final readonly class ProcedureOptions
     /**
      * @param bool         $hasBait        the bait test; on by default, the best single test of judgement
      * @param bool         $hasManual      the lever; off by default, only by the maker's rules
+     * @param bool         $hasTestButton  the controller's own test with load, timed; off by default: it proves engine and mechanism, the outage proves the sensing as well
      * @param bool         $hasLoadBank    quarter steps on a load bank; off by default, the building is the load
      * @param bool         $isOwnerPresent on by default: the owner who has seen it believes it
      * @param bool         $hasContactDrop off by default on houses: only at test points that are reached with the covers on; mobile and three-phase switches always have it
@@ -30,5 +31,6 @@ final readonly class ProcedureOptions
         public bool $burnsGas = false,
         public array $mustRun = [],
         public bool $hasContactDrop = false,
+        public bool $hasTestButton = false,
     ) {}
 }

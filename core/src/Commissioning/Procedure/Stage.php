@@ -18,6 +18,8 @@ enum Stage: string
     case OnLoadChecks = 'on_load_checks';
     case BaitTest = 'bait_test';
     case Return_ = 'return';
+    /** What the owner will do; it proves less than the outage, and only where it is chosen. */
+    case TestButton = 'test_button';
     case ManualTransfer = 'manual_transfer';
     case CleanUp = 'clean_up';
 
@@ -34,6 +36,7 @@ enum Stage: string
             self::OnLoadChecks => 'Checks on load',
             self::BaitTest => 'Bait test',
             self::Return_ => 'Return',
+            self::TestButton => 'Test by the button',
             self::ManualTransfer => 'Manual transfer',
             self::CleanUp => 'Clean up and hand over',
         };

@@ -14,6 +14,9 @@ use Illuminate\Testing\TestResponse;
 /** A procedure worked through as a phone does it. */
 trait WorksThrough
 {
+    /** An outage of the whole house by its sheet. */
+    private const IN_TIME = ['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900];
+
     /** Closes every step before one, as expected or with a note. */
     private function pass(Run $run, string $until): void
     {
@@ -33,6 +36,30 @@ trait WorksThrough
             'sign' => ['so' => true, 'name' => 'Ana Quist'],
             default => ['so' => true] + ($step->asks === null ? [] : ['note' => 'TS-14, March 2027']),
         };
+    }
+
+    /**
+     * Marks as a phone sends them.
+     *
+     * @param array<string, int> $times by event, in ms
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function timed(array $times = self::IN_TIME, int $fromMs = 0): array
+    {
+        return array_map(static fn(string $event, int $atMs): array => [
+            'id' => (string) Str::uuid(), 'event' => $event, 'at_ms' => $fromMs + $atMs, 'client_wall' => null, 'note' => null, 'late_reason' => null, 'undone' => false,
+        ], array_keys($times), array_values($times));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $marks
+     *
+     * @return TestResponse<JsonResponse>
+     */
+    private function sendMarks(Run $run, array $marks): TestResponse
+    {
+        return $this->postJson("/runs/$run->id/marks", ['marks' => $marks]);
     }
 
     private function page(Run $run): ProcedurePage

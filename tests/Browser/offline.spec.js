@@ -28,7 +28,7 @@ test('marks made in airplane mode survive a reload and are sent once the network
     await page.getByRole('button', { name: 'Note on Generator good' }).tap();
     await page.getByLabel('Note on "Generator good"').fill('second crank');
     await page.getByRole('button', { name: 'Keep the note on this mark' }).tap();
-    await expect(page.locator('.marks')).toContainText('second crank');
+    await expect(page.locator('.marks').first()).toContainText('second crank');
 
     await context.setOffline(false);
     await expect(page.getByText('All sent.')).toBeVisible({ timeout: 40_000 });

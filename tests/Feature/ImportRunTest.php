@@ -14,7 +14,6 @@ use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Node;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -162,12 +161,9 @@ final class ImportRunTest extends TestCase
     private function worked(bool $isSigned): Run
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
-        $marks = [];
-        foreach (['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900] as $event => $atMs) {
-            $marks[] = ['id' => (string) Str::uuid(), 'event' => $event, 'at_ms' => $atMs];
-        }
-        $this->postJson("/runs/$run->id/marks", ['marks' => $marks])->assertOk();
-        $this->postJson("/runs/$run->id/marks", ['marks' => [['note' => 'It hummed.'] + $marks[0]]])->assertOk();
+        $marks = self::timed();
+        $this->sendMarks($run, $marks)->assertOk();
+        $this->sendMarks($run, [['note' => 'It hummed.'] + $marks[0]])->assertOk();
         $this->send($run, array_map(fn(string $step): array => $this->answer("isolate/$step", ['so' => true]), ['briefing', 'block-engine']))->assertJsonCount(2, 'kept');
         $this->post("/runs/$run->id/notes", ['text' => 'Windy.']);
         if ($isSigned) {

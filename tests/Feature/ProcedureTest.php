@@ -17,7 +17,6 @@ use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Wire\Node;
-use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -131,13 +130,9 @@ final class ProcedureTest extends TestCase
     public function the_stopwatch_answers_the_timed_steps_and_repeats_have_a_middle(): void
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
-        $marks = [];
-        foreach ([0, 1_000_000, 2_000_000] as $i => $from) {
-            foreach (['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_000 + 200 * $i, 'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900] as $event => $atMs) {
-                $marks[] = ['id' => (string) Str::uuid(), 'event' => $event, 'at_ms' => $from + $atMs, 'client_wall' => null, 'note' => null, 'late_reason' => null, 'undone' => false];
-            }
+        foreach ([0, 1, 2] as $i) {
+            $this->sendMarks($run, self::timed(['transferred' => 21_000 + 200 * $i] + self::IN_TIME, 1_000_000 * $i))->assertOk();
         }
-        $this->postJson("/runs/$run->id/marks", ['marks' => $marks])->assertOk();
         $page = $this->page($run);
         self::assertSame('done', $page->progress->states['simulated_outage/time-transfer']->value);
         self::assertStringContainsString('21.2', (string) $page->timed($page->facts->steps['simulated_outage/time-transfer']));
@@ -183,11 +178,7 @@ final class ProcedureTest extends TestCase
     public function times_alone_do_not_prove_a_run_whose_procedure_was_left_half_way(): void
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
-        $marks = [];
-        foreach (['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900] as $event => $atMs) {
-            $marks[] = ['id' => (string) Str::uuid(), 'event' => $event, 'at_ms' => $atMs];
-        }
-        $this->postJson("/runs/$run->id/marks", ['marks' => $marks])->assertOk();
+        $this->sendMarks($run, self::timed())->assertOk();
         $this->send($run, [$this->answer('isolate/briefing', ['so' => true])])->assertJsonCount(1, 'kept');
         $this->get("/runs/$run->id")->assertSee('signed now, the run is incomplete');
         $this->post("/runs/$run->id/sign", ['signed_name' => 'Ana'])->assertRedirect();

@@ -15,6 +15,7 @@ use Escapement\Core\Commissioning\Repeats;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Commissioning\TimingVerdictResult;
+use Escapement\Core\Finding\Finding;
 use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Site\Kind;
@@ -49,6 +50,12 @@ final readonly class RunResult
     public static function eventName(string $event): string
     {
         return self::EVENTS[$event] ?? $event;
+    }
+
+    /** The timed runs that a finding is about. */
+    public function about(Finding $finding): string
+    {
+        return implode(', ', array_map($this->title(...), array_filter($finding->subjects, is_int(...))));
     }
 
     /** @return list<MarkEvent> that mean something on this kind of plant */

@@ -83,12 +83,18 @@ final readonly class StopwatchSteps
         return [
             'steps' => array_map(fn(string $event): array => [
                 'event' => $event, 'name' => RunResult::eventName($event), 'button' => self::STEPS[$event][0], 'when' => $this->when($event),
-                'window' => self::STEPS[$event][2], 'from' => $isMobile && $event === 'transferred' ? 'start_signal' : ($counted[self::STEPS[$event][3]] ?? self::STEPS[$event][3]),
+                'window' => $event === $events[0] || ! isset($windows[(string) self::STEPS[$event][2]]) ? null : self::STEPS[$event][2], 'from' => $event === $events[0] ? null : $this->from(self::STEPS[$event][3], $counted),
                 'mayBeSkipped' => ! $isMobile && self::STEPS[$event][4],
             ], $events),
             'windows' => $windows,
             'runningFromLoss' => $times($expected->runningFromLoss),
         ];
+    }
+
+    /** @param array<string, string> $counted */
+    private function from(?string $event, array $counted): ?string
+    {
+        return $this->plant->kind === Kind::Mobile ? ['utility_off' => 'start_signal', 'utility_on' => 'engine_stopped'][$event] ?? $event : $counted[$event] ?? $event;
     }
 
     private function when(string $event): string

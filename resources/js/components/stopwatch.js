@@ -125,9 +125,11 @@ export function stopwatch() {
             const { runs } = this;
             return this.marks.map((mark) => {
                 const run = runs.findLast(([first]) => first.at_ms <= mark.at_ms) ?? runs[0] ?? [mark];
-                const isFirst = run[0].id === mark.id && (runs.length > 1 || this.wayOf(run) !== setup.ways[0]);
+                const isAtHand = this.chosen === null && run === runs.at(-1);
+                const isFirst = run[0].id === mark.id && runs.length > 1 && (this.isFinished || !isAtHand); // the head of the page names the run at hand
                 return {
                     id: mark.id,
+                    isNow: this.isFinished || isAtHand,
                     title: isFirst ? this.wayOf(run).name : '',
                     css: (mark.undone ? 'is-undone ' : '') + (mark.sent ? '' : 'is-waiting ') + (isFirst ? 'has-title' : ''),
                     glyph: mark.undone || mark.flag ? '#m-note' : '#m-proven',
@@ -139,6 +141,11 @@ export function stopwatch() {
                 };
             });
         },
+
+        /** Only the run at hand stands above the button, so that the button stays where the thumb is. */
+        get linesNow() { return this.lines.filter(({ isNow }) => isNow); },
+        get linesBefore() { return this.lines.filter(({ isNow }) => !isNow); },
+        get hasEarlier() { return this.linesBefore.length > 0; },
 
         wayOf(run) { return setup.ways.find((way) => way.steps[0].event === run[0]?.event) ?? setup.ways[0]; },
         nameOf(mark) { return setup.ways.flatMap((way) => way.steps).find((step) => step.event === mark.event)?.name ?? mark.event; },

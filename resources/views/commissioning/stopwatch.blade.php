@@ -9,14 +9,8 @@
     <div class="watch-head"><h1 x-text="wayName">{{ $ways[0]['name'] }}</h1><span x-text="whereWords">{{ $ways[0]['where'] }}</span></div>
     <p class="small" x-show="provesWords" x-text="provesWords" x-cloak></p>
     <ol class="marks" aria-label="Marks">
-        <template x-for="line in lines" x-bind:key="line.id">
-            <li x-bind:class="line.css">
-                <b class="marks-title" x-show="line.title" x-text="line.title"></b>
-                <svg class="glyph" width="18" height="18" aria-hidden="true"><use x-bind:href="line.glyph"/></svg>
-                <span x-text="line.name"></span><b class="fig" x-text="line.clock"></b><span class="marks-window" x-text="line.words"></span>
-                @if (! $run->isSigned() && auth()->user()->role->mayWrite())<button type="button" class="marks-note" x-on:click="beginNote(line.id)" x-bind:aria-label="line.noteLabel">note</button>@endif
-                <span class="marks-said" x-show="line.note" x-text="line.note"></span>
-            </li>
+        <template x-for="line in linesNow" x-bind:key="line.id">
+            @include('commissioning.partials._mark')
         </template>
     </ol>
     <div class="mark-note" x-show="isNoting" x-cloak>
@@ -35,6 +29,10 @@
         <p class="said" x-show="isDone">All marked. Read the verdict, add what is missing, and sign.</p>
         <div class="watch-again"><template x-for="choice in choices" x-bind:key="choice.id"><button type="button" class="btn btn-outline-primary btn-glove" x-on:click="choose(choice.id)" x-text="choice.again"></button></template></div>
     @endif
+    <details class="block" x-show="hasEarlier" x-cloak>
+        <summary><h2>Timed before in this run</h2></summary>
+        <ol class="marks" aria-label="Marks before"><template x-for="line in linesBefore" x-bind:key="line.id">@include('commissioning.partials._mark')</template></ol>
+    </details>
     <noscript><p class="finding-claim">The stopwatch needs the page's script. Marks from paper go in below, as late entries.</p></noscript>
     <section id="verdict" class="block" hx-get="{{ route('run.verdict', $run) }}" hx-trigger="marks-sent from:body, online from:window" hx-swap="innerHTML">@include('commissioning.partials._verdict')</section>
     @if (! $run->isSigned() && auth()->user()->role->mayWrite())

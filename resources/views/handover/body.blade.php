@@ -14,7 +14,7 @@
     <h2>Measured against expected</h2>
     <p class="verdict"><b>{{ $report->result->headline() }}</b></p>
     @foreach ($report->result->verdict->runs as $i => $timed)
-        <table class="ruled measured"><thead><tr><th>{{ count($report->result->verdict->runs) > 1 || $timed->isByButton ? $report->result->title($i) : 'Interval' }}</th><th>Measured</th><th>Expected</th><th>Verdict</th></tr></thead><tbody>
+        <table class="ruled measured">@if (count($report->result->verdict->runs) > 1 || $timed->isByButton)<caption>{{ $report->result->title($i) }}</caption>@endif<thead><tr><th>Interval</th><th>Measured</th><th>Expected</th><th>Verdict</th></tr></thead><tbody>
         @foreach ($timed->intervals as $interval)
             <tr><td>{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</td><td class="fig">{{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td><td>{{ ['pass' => 'inside', 'missing' => $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed', 'early' => 'early', 'late' => 'late'][$interval->verdict->value] }}</td></tr>
         @endforeach
@@ -24,7 +24,7 @@
         </tbody></table>
     @endforeach
     @if ($report->result->repeats() !== [])<table class="ruled"><thead><tr><th>Timed more than once</th><th>Times</th><th>Middle</th><th>Apart</th></tr></thead><tbody>@foreach ($report->result->repeats() as ['name' => $name, 'repeats' => $times])<tr><td>{{ $name }}</td><td class="fig">{{ $times->count }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->medianMs) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->spreadMs) }}</td></tr>@endforeach</tbody></table>@endif
-    @foreach ($report->result->verdict->findings as $finding)<p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b> {{ $finding->because }}</p>@endforeach
+    @foreach ($report->result->verdict->findings as $finding)<p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b> {{ $finding->because }}@if (count($report->result->verdict->runs) > 1) ({{ $report->result->about($finding) }})@endif</p>@endforeach
     <h3>What was not proved</h3>
     <ul>@foreach ($report->notProved() as $missing)<li>{{ $missing }}</li>@endforeach</ul>
 </section>

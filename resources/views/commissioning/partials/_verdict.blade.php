@@ -2,8 +2,8 @@
 <p class="verdict" role="status"><x-glyph :kind="$result->mark()"/><b>{{ $result->headline() }}</b></p>
 @foreach ($result->verdict->runs as $i => $timed)
     <div class="wide" tabindex="0" role="region" aria-label="Measured against expected, table"><table class="ruled measured">
-        <caption class="visually-hidden">{{ $result->title($i) }}</caption>
-        <thead><tr><th scope="col">@if (count($result->verdict->runs) > 1 || $timed->isByButton){{ $result->title($i) }}@else Interval @endif</th><th scope="col">Measured</th><th scope="col">Expected</th><th scope="col">Verdict</th></tr></thead>
+        <caption @class(['visually-hidden' => count($result->verdict->runs) === 1 && ! $timed->isByButton])>{{ $result->title($i) }}</caption>
+        <thead><tr><th scope="col">Interval</th><th scope="col">Measured</th><th scope="col">Expected</th><th scope="col">Verdict</th></tr></thead>
         <tbody>
         @foreach ($timed->intervals as $interval)
             <tr><th scope="row">{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</th>
@@ -19,12 +19,12 @@
     </table></div>
 @endforeach
 @if ($result->repeats() !== [])
-    <div class="wide" tabindex="0" role="region" aria-label="Timed more than once, table"><table class="ruled">
+    <div class="wide" tabindex="0" role="region" aria-label="Timed more than once, table"><table class="ruled again">
         <thead><tr><th scope="col">Timed more than once</th><th scope="col">Times</th><th scope="col">Middle</th><th scope="col">Apart</th></tr></thead>
         <tbody>@foreach ($result->repeats() as ['name' => $name, 'repeats' => $times])<tr><th scope="row">{{ $name }}</th><td class="fig">{{ $times->count }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->medianMs) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->spreadMs) }}</td></tr>@endforeach</tbody>
     </table></div>
 @endif
 @foreach ($result->verdict->findings as $finding)
-    <x-finding :finding="$finding" :where="$finding->path ? route('sheet', $run->switch_id) : null"/>
+    <div class="told">@if (count($result->verdict->runs) > 1)<p class="told-of">{{ $result->about($finding) }}</p>@endif<x-finding :finding="$finding" :where="$finding->path ? route('sheet', $run->switch_id) : null"/></div>
 @endforeach
 <p class="small">Outside the window by up to {{ \App\Stage\Commissioning\RunResult::seconds($run->reaction_ms) }} still counts as inside: that is the hand's reaction.</p>

@@ -152,3 +152,44 @@ test('the owner draws a name at the end, and the report shows it', async ({ page
     await page.goto(`${run}/report`);
     await expect(page.getByRole('img', { name: 'Signature of Ida Lind' }).locator('path')).toHaveAttribute('d', /^M\d+ \d+L/);
 });
+
+test('what was answered and sent is corrected without a network', async ({ page, context }) => {
+    await signIn(page);
+    const run = await beginRun(page, await newHouse(page, `Second Thought Lane ${Date.now()}`));
+    await page.goto(`${run}/procedure`);
+    const now = page.locator('.now:not([hidden])');
+    await now.getByRole('button', { name: 'It is so' }).click();
+    await expect(answered(page)).toContainText('1 of');
+    await expect(page.getByText('All sent.')).toBeVisible();
+
+    await context.setOffline(true);
+    await page.locator('[data-item="isolate/briefing"]').getByRole('link').click();
+    await expect(now.getByRole('heading')).toHaveText('Say aloud what will happen');
+    await expect(now).toContainText('Answered: as expected');
+    await now.getByLabel(/^Note/).fill('The cook came in later');
+    await now.getByRole('button', { name: 'Not so' }).click();
+    await expect(page.getByText('1 to send')).toBeVisible();
+    await expect(now.getByRole('heading')).toHaveText('Say aloud what will happen'); // it is open again, and first
+    await now.getByRole('button', { name: 'It is so' }).click();
+    await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
+
+    await context.setOffline(false);
+    await expect(page.getByText('All sent.')).toBeVisible();
+    await expect(page.locator('[data-item="isolate/briefing"]')).toContainText('The cook came in later');
+    const stored = await (await page.request.get(`${run}/report.json`)).json();
+    expect(stored.record.entries.filter(({ kind }) => kind === 'answer').map(({ what }) => what.given.so)).toEqual([true, false, true]);
+});
+
+test('a step that was gone to by the list stays, whatever arrives meanwhile', async ({ page }) => {
+    await signIn(page);
+    const run = await beginRun(page, await newHouse(page, `Patient Lane ${Date.now()}`));
+    await page.goto(`${run}/procedure`);
+    const now = page.locator('.now:not([hidden])');
+    const letGo = await answerOnTheWay(page, now);
+    await page.locator('[data-item="isolate/briefing"]').getByRole('link').click();
+    await page.getByRole('heading', { name: 'Procedure' }).click(); // nothing is in hands any more
+    letGo();
+    await expect(answered(page)).toContainText('1 of');
+    await expect(now.getByRole('heading')).toHaveText('Say aloud what will happen');
+    await expect(now).toContainText('Answered: as expected');
+});

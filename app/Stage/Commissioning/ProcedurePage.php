@@ -58,12 +58,10 @@ final readonly class ProcedurePage
         return $this->facts->steps[$this->fault['step'] ?? ''] ?? ($chosen !== null && $this->isAnswerable($chosen) ? $chosen : null) ?? $this->facts->steps[$this->progress->next() ?? ''] ?? null;
     }
 
-    /** @return list<Step> what may still be asked before the page is loaded again, in order: without a network the phone goes on by itself */
+    /** @return list<Step> what may be asked before the page is loaded again, in order: without a network the phone goes on by itself, and goes back to correct */
     public function asked(): array
     {
-        $open = array_values(array_filter($this->facts->steps, fn(Step $step): bool => ! $this->state($step)->isClosed() || $step->id === $this->next()?->id));
-
-        return $this->mayAnswer() ? $open : [];
+        return $this->mayAnswer() ? array_values($this->facts->steps) : [];
     }
 
     public function isAnswerable(Step $step): bool

@@ -15,6 +15,7 @@ export function procedure() {
     let run = 0;
     let isSending = false;
     let isStale = false; // the server has more than the page shows
+    let picked = null; // the step that somebody went to by the list
 
     return {
         waiting: [],
@@ -27,6 +28,7 @@ export function procedure() {
             this.$el.addEventListener('submit', (event) => this.submit(event), true);
             this.$el.addEventListener('change', (event) => this.take(event));
             this.$el.addEventListener('click', (event) => this.camera(event, true));
+            this.$el.addEventListener('click', (event) => this.pick(event));
             this.$el.addEventListener('cancel', (event) => this.camera(event, false), true);
             this.waiting = await answersOf(run);
             this.photos = await photosOf(run);
@@ -59,6 +61,7 @@ export function procedure() {
             if (fault) { return; }
             const kept = { ...answer, run, order: Date.now(), closes: closes(section.dataset, answer) };
             await saveAnswer(kept);
+            picked = null;
             form.reset(); // what was found once is no note on the next answer
             this.waiting = [...this.waiting, kept];
             this.show();
@@ -86,6 +89,19 @@ export function procedure() {
             place.textContent = message;
             place.hidden = message === '';
         },
+
+        /** All steps are on the page: going to one needs no network, nor does correcting what was answered. */
+        pick(event) {
+            const link = event.target.closest('[data-item] a');
+            const section = link && this.section(link.closest('[data-item]').dataset.item);
+            if (!section) { return; }
+            event.preventDefault();
+            picked = section.dataset.step;
+            this.reveal(section);
+            section.scrollIntoView({ block: 'start' });
+            section.querySelector('h2').focus({ preventScroll: true });
+        },
+        section(step) { return this.$root.querySelector(`[data-step="${CSS.escape(step)}"]`); },
 
         /** While the camera is open the page is out of sight, and its field must still be there when the picture comes. */
         camera(event, isOpen) {
@@ -118,6 +134,8 @@ export function procedure() {
                 if (answer.closes) { closed.add(answer.step); } else { closed.delete(answer.step); }
                 this.$root.querySelector(`[data-item="${CSS.escape(answer.step)}"]`)?.classList.add('is-waiting');
             }
+            const wanted = picked && this.section(picked);
+            if (wanted) { this.reveal(wanted); return; }
             if (this.waiting.length === 0) { return; } // what the server shows is right
             const sections = [...this.$root.querySelectorAll('[data-step]')];
             const canBeDone = ({ dataset }) => !closed.has(dataset.step) && dataset.waits.split(' ').every((id) => id === '' || closed.has(id));
@@ -126,7 +144,7 @@ export function procedure() {
         },
         showPhotos() {
             for (const photo of this.photos) {
-                const place = this.$root.querySelector(`[data-step="${CSS.escape(photo.step)}"] [data-pictures]`);
+                const place = this.section(photo.step)?.querySelector('[data-pictures]');
                 if (!place || place.querySelector(`[data-picture="${photo.id}"]`)) { continue; }
                 const figure = document.createElement('figure');
                 figure.dataset.picture = photo.id;
@@ -174,7 +192,7 @@ export function procedure() {
             this.replace(fresh);
             for (const one of refused) {
                 const was = batch.find(({ id }) => id === one.id);
-                const section = was && this.$root.querySelector(`[data-step="${CSS.escape(was.step)}"]`);
+                const section = was && this.section(was.step);
                 if (section) { this.reveal(section); this.putBack(section, was); this.tell(section, one.message); } else { this.problem = `Not taken: ${one.message}`; }
             }
         },

@@ -4,11 +4,12 @@
 <section class="now" @if ($isNow) id="now" @else hidden @endif aria-labelledby="title-{{ $slug }}" data-step="{{ $step->id }}" data-kind="{{ $kind }}" data-hold="{{ $step->isHold ? 1 : 0 }}" data-waits="{{ implode(' ', $step->dependsOn) }}" data-wanted="{{ $step->choices[0] ?? '' }}" data-min="{{ $step->band?->min }}" data-max="{{ $step->band?->max }}" data-stop-over="{{ $step->band?->stopOver }}" data-stop-under="{{ $step->band?->stopUnder }}" data-asks="{{ $step->asks }}" data-tick="{{ $step->tick }}" data-stopped="{{ $step->stoppedBy === [] ? 0 : 1 }}">
     @if ($step->hazard)<x-hazard><b>Hazard.</b> {{ $step->hazard }}</x-hazard>@endif
     <p class="now-stage">{{ \Escapement\Core\Commissioning\Procedure\Stage::from(explode('/', $step->id)[0])->title() }}{{ $step->isHold ? ', hold point: nothing goes on without it' : '' }}</p>
-    <h2 id="title-{{ $slug }}">{{ $step->title }}</h2>
+    <h2 id="title-{{ $slug }}" tabindex="-1">{{ $step->title }}</h2>
     <p class="now-why">{{ $step->why }}</p>
     <p><b>Expect:</b> <span @class(['fig' => $step->band || $step->window])>{{ $page->expect($step) }}</span>{{ $step->instrument === '' ? '' : ', by ' . $step->instrument }}</p>
     @if ($step->stoppedBy !== [])<div class="finding finding-stop"><p class="finding-head"><x-glyph kind="stop"/><b>Stop</b></p><p class="finding-claim">It cannot be called done while this stands.</p>@foreach ($step->stoppedBy as $stop)<p class="finding-because">{{ $stop }}</p>@endforeach<p><a href="{{ $page->putRightAt($step) }}">Put it right in the plan</a>, then let the run go on with the plan as it is then.</p></div>@endif
     @if (isset($page->progress->because[$step->id]))<p class="finding-claim"><x-glyph kind="warn"/> Open again. {{ $page->progress->because[$step->id] }}</p>@endif
+    @if ($page->answers($step) !== [])<p class="now-before">Answered: <b>{{ $page->given($page->answers($step)[0], $step) }}</b>, {{ $page->answers($step)[0]->user->name }} {{ $page->answers($step)[0]->received_at->copy()->setTimezone($page->run->switch->site->timezone)->format('H:i') }}. A new answer counts from then on; both stay in the record.</p>@endif
     @if ($page->timed($step))<p>Timed: <b class="fig">{{ $page->timed($step) }}</b></p>@endif
     @if ($mayAnswer)
     @php($fault = ($page->fault['step'] ?? null) === $step->id ? $page->fault : null)

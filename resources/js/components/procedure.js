@@ -259,6 +259,7 @@ export function procedure() {
         visible() { return this.$root.querySelector('.now:not([hidden])'); },
         reveal(section) {
             for (const one of this.$root.querySelectorAll('[data-step]')) { one.hidden = one !== section; }
+            for (const item of this.$root.querySelectorAll('[data-item]')) { item.classList.toggle('is-now', item.dataset.item === section?.dataset.step); }
         },
         putBack(section, was) {
             for (const name of ['value', 'note', 'name']) {

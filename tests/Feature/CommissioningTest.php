@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\SettingAnchor;
 use App\Models\Mark;
 use App\Models\RecordEntry;
 use App\Models\Run;
+use Escapement\Core\Commissioning\Diagnoses;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
@@ -54,6 +56,22 @@ final class CommissioningTest extends TestCase
         self::assertSame(9, Mark::query()->count());
         self::assertSame(10, RecordEntry::query()->count(), 'one for the beginning, one a mark, none for the repeats');
         $this->get("/runs/$run->id/verdict")->assertSee('Every time is inside its window')->assertSee('not taken');
+    }
+
+    #[Test]
+    public function a_diagnosis_leads_to_the_very_setting_on_the_sheet(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $sheet = (string) $this->get("/switches/$switch->id/settings")->getContent();
+        $ids = ['start-early', 'start-late', 'running-early', 'running-late', 'transfer-early', 'transfer-late-upstream', 'transfer-late-warm-up', 'transfer-late', 'return-early', 'return-late', 'stop-early', 'stop-late', 'took-the-bait', 'bait-void', 'engine-not-running'];
+        $paths = array_filter(array_column((new Diagnoses())->findings(array_fill_keys($ids, [0])), 'path', 'id'));
+        self::assertCount(13, $paths);
+        foreach ($paths as $id => $path) {
+            self::assertStringContainsString('id="' . SettingAnchor::of($path) . '"', $sheet, $id);
+        }
+        $run = $this->runOf($switch);
+        $this->send($run, $this->marks(['utility_off' => 0, 'start_signal' => 1000]))->assertOk();
+        $this->get("/runs/$run->id/verdict")->assertSee("/switches/$switch->id/settings#f-f-start-delay-ms", false);
     }
 
     #[Test]

@@ -15,6 +15,7 @@ use Escapement\Core\Commissioning\Procedure\Progress;
 use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\StepState;
+use Escapement\Core\Commissioning\Procedure\TimedSteps;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\Repeats;
 use Escapement\Core\Finding\WorkingLine;
@@ -206,7 +207,7 @@ final readonly class ProcedurePage
     /** What the stopwatch says of a timed step; null while nothing is timed. */
     public function timed(Step $step): ?string
     {
-        $measured = ProcedureFacts::measuredMs($step, $this->result->verdict->runs);
+        $measured = TimedSteps::measuredMs($step, $this->result->verdict->runs);
         $repeats = new Repeats($measured);
 
         return match (true) {

@@ -126,7 +126,7 @@ final readonly class RunResult
      */
     public function whole(): string
     {
-        $verdicts = [$this->verdict->verdict, $this->run->answers->isEmpty() ? 'pass' : (new ProcedureFacts($this->run))->progress($this->verdict->runs)->verdict(['clean_up/sign-technician'])];
+        $verdicts = [$this->verdict->verdict, $this->run->answers->isEmpty() ? 'pass' : (new ProcedureFacts($this->run))->progress($this->verdict->runs)->verdict()];
 
         return match (true) {
             in_array('fail', $verdicts, true) => 'fail',

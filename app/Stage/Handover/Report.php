@@ -183,7 +183,7 @@ final readonly class Report
             'photos' => array_values($run->photos->map(static fn(Photo $photo): array => ['id' => $photo->id, 'step' => (string) $photo->step, 'sha256' => $photo->sha256])->all()),
             'timing' => $this->result->verdict->toArray(),
             'signature' => $run->signed_at === null ? null : [
-                'name' => $run->signed_name, 'drawing' => $run->signed_drawing, 'signed_at' => $run->signed_at->toIso8601ZuluString('millisecond'), 'verdict' => $run->verdict,
+                'name' => $run->signed_name, 'drawing' => $run->signed_drawing, 'signed_at' => array_column($this->entries, 'server_time', 'kind')['signed'] ?? null, 'verdict' => $run->verdict,
             ],
             'record' => ['head' => $run->head, 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries)],
         ];

@@ -16,7 +16,7 @@ final readonly class Diagnoses
         'start-late' => ['warn', 'The start signal came late.', 'The start or drop-out delay is longer than on the sheet, or another circuit is sensed than the one opened.', '/settings/start_delay_ms'],
         'test-start-late' => ['warn', 'The start signal came late after the test button.', 'A test asks for the start at once: the controller waits before a test, or its start relay or wiring is slow. The start delay has no part in it.', null],
         'running-early' => ['note', 'The generator was good early.', 'The engine was already running, or the mark was the firing, not the accepted source.', null],
-        'running-late' => ['warn', 'The generator was good late.', 'Several cranks, choke, fuel, battery, governor, or the emergency pick-up is too high.', '/settings/sensing/emergency'],
+        'running-late' => ['warn', 'The generator was good late.', 'Several cranks, choke, fuel, battery, governor, or the emergency pick-up is too high.', '/settings/sensing/emergency/under_voltage/pickup_pct'],
         'transfer-early' => ['warn', 'The transfer came early.', 'The warm-up is shorter than on the sheet.', '/settings/transfer_delay_ms'],
         'transfer-late-upstream' => ['warn', 'The transfer came late because what comes before it was late.', 'The start or the engine was late; look there first.', '/settings/start_delay_ms'],
         'transfer-late-warm-up' => ['warn', 'The engine was on time, the transfer late.', 'The warm-up is longer than on the sheet, or the emergency pick-up, or the mechanism.', '/settings/transfer_delay_ms'],

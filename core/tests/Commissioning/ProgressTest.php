@@ -120,9 +120,9 @@ final class ProgressTest extends TestCase
     public function a_run_is_worth_its_worst_step(): void
     {
         $steps = [self::step('a', StepKind::Confirm), self::step('b', StepKind::Confirm)];
-        $worth = static fn(array $answers, array $besides = []): string => (new Progress($steps, array_map(static fn(array $one): Answered => new Answered($one[0], 'so', $one[1]), $answers)))->verdict($besides);
+        $worth = static fn(array $answers, Step ...$more): string => (new Progress([...$steps, ...array_values($more)], array_map(static fn(array $one): Answered => new Answered($one[0], 'so', $one[1]), $answers)))->verdict();
         self::assertSame('incomplete', $worth([['a', Verdict::AsExpected]]));
-        self::assertSame('pass', $worth([['a', Verdict::AsExpected]], ['b']));
+        self::assertSame('pass', $worth([['a', Verdict::AsExpected], ['b', Verdict::AsExpected]], self::step((string) array_key_first(Progress::SIGNED), StepKind::Sign)), 'the signing itself closes the last one');
         self::assertSame('pass', $worth([['a', Verdict::Skipped], ['b', Verdict::Noted]]));
         self::assertSame('fail', $worth([['a', Verdict::NotSo]]));
         self::assertSame('fail', $worth([['a', Verdict::NotSo], ['b', Verdict::AsExpected]]));

@@ -52,7 +52,7 @@ final class RunRecordTest extends TestCase
     public function a_newer_sheet_that_was_followed_is_what_counts(): void
     {
         $settings = ['return_delay_ms' => 600_000] + self::settings();
-        $run = RunRecord::ofExport(Node::fromArray(self::export([['kind' => 'sheet_followed', 'what' => ['from_version' => 2, 'to_version' => 3, 'settings' => $settings, 'work' => ['kind' => 'K2'], 'reopened' => []]], ...self::marks()], ['settings' => $settings, 'settings_version' => 3], 'fail')));
+        $run = RunRecord::ofExport(Node::fromArray(self::export([['kind' => 'sheet_followed', 'what' => ['from_version' => 2, 'to_version' => 3, 'settings' => $settings, 'work' => ['kind' => 'K2'], 'reopened' => []]], ...self::marks()], ['settings' => $settings, 'settings_version' => 3])));
         self::assertSame(3, $run->settingsVersion);
         self::assertSame('K2', $run->work?->value->kind);
         self::assertSame('fail', $run->timing()->verdict, 'it came back before the longer delay');
@@ -63,7 +63,7 @@ final class RunRecordTest extends TestCase
     {
         $run = RunRecord::ofExport(Node::fromArray(self::export([
             ...self::marks(), ['kind' => 'mark_edited', 'what' => ['id' => 'm-transferred', 'before' => [], 'after' => ['note' => null, 'is_undone' => true]]],
-        ], [], 'incomplete')));
+        ])));
         self::assertTrue($run->marks['m-transferred']->mark->isUndone);
         self::assertSame('incomplete', $run->timing()->verdict);
     }
@@ -74,13 +74,12 @@ final class RunRecordTest extends TestCase
         $this->forAll(Generator\seq(Generator\tuple(Generator\choose(0, count(self::TIMES) - 1), Generator\choose(0, 700_000))))->then(function (array $drawn): void {
             $events = array_keys(self::TIMES);
             $marks = array_map(static fn(array $one, int $i): array => self::mark("m-$i", $events[$one[0]], $one[1]), $drawn, array_keys($drawn));
-            $export = self::export($marks, [], null);
+            $export = self::export($marks);
             $run = new RunRecord(Node::fromArray($export['record']));
-            $export['timing'] = ['verdict' => $run->timing()->verdict];
             self::assertCount(count($marks), RunRecord::ofExport(Node::fromArray($export))->marks);
             foreach (array_diff(['pass', 'fail', 'incomplete'], [$run->timing()->verdict]) as $wrong) {
                 try {
-                    RunRecord::ofExport(Node::fromArray(['timing' => ['verdict' => $wrong]] + $export));
+                    RunRecord::ofExport(Node::fromArray(['timing' => ['verdict' => $wrong] + $export['timing']] + $export));
                     self::fail("a wrong verdict passed: $wrong");
                 } catch (BadInput $e) {
                     self::assertSame('/timing/verdict', $e->path);
@@ -123,14 +122,21 @@ final class RunRecordTest extends TestCase
         yield 'another version beside it' => [[], ['settings_version' => 3], '/settings_version'];
         yield 'another reaction beside it' => [[], ['reaction_ms' => 400], '/reaction_ms'];
         yield 'a mark that the record has not' => [[], ['marks' => [['id' => 'm-9', 'event' => 'utility_off', 'at_ms' => 0, 'undone' => false]]], '/marks/0'];
+        yield 'another note on a mark' => [[self::mark('m-1', 'utility_off', 0)], ['marks' => [['id' => 'm-1', 'event' => 'utility_off', 'at_ms' => 0, 'undone' => false, 'note' => 'By ear.']]], '/marks/0'];
         yield 'a mark that is missing' => [self::marks(), ['marks' => []], '/marks'];
-        yield 'a signature that the record has not' => [[], ['signature' => ['name' => 'Ana', 'verdict' => 'pass']], '/signature'];
+        yield 'a signature that the record has not' => [[], ['signature' => ['name' => 'Ana', 'verdict' => 'pass', 'drawing' => null, 'signed_at' => '2026-11-23T09:00:00.000Z']], '/signature'];
+        $signed = ['kind' => 'signed', 'what' => ['name' => 'Ana', 'drawing' => 'M1 1L2 2', 'verdict' => 'incomplete']];
+        yield 'another drawing' => [[$signed], ['signature' => ['name' => 'Ana', 'verdict' => 'incomplete', 'drawing' => 'M9 9L2 2', 'signed_at' => '2026-11-23T09:00:00.000Z']], '/signature'];
+        yield 'another hour of signing' => [[$signed], ['signature' => ['name' => 'Ana', 'verdict' => 'incomplete', 'drawing' => 'M1 1L2 2', 'signed_at' => '2026-11-23T08:00:00.000Z']], '/signature'];
         $answer = ['kind' => 'answer', 'what' => ['id' => 'a', 'step' => 'isolate/briefing', 'title' => 'x', 'expected' => 'e', 'given' => ['so' => false, 'note' => 'Live.'], 'verdict' => 'not_so']];
-        yield 'another answer beside it' => [[$answer], ['procedure' => [['id' => 'isolate/briefing', 'given' => ['so' => true]]]], '/procedure/0/given'];
-        yield 'an answer that the record has not' => [[], ['procedure' => [['id' => 'isolate/briefing', 'given' => ['so' => true]]]], '/procedure/0/given'];
-        yield 'an answer left out' => [[$answer], ['procedure' => [['id' => 'isolate/briefing', 'given' => null]]], '/procedure/0/given'];
+        $line = ['id' => 'isolate/briefing', 'given' => $answer['what']['given'], 'who' => 'Rosa', 'expect' => 'e', 'state' => 'not_so'];
+        yield 'another answer beside it' => [[$answer], ['procedure' => [['given' => ['so' => true]] + $line]], '/procedure/0/given'];
+        yield 'another one who answered' => [[$answer], ['procedure' => [['who' => 'Ana'] + $line]], '/procedure/0/who'];
+        yield 'an answer that the record has not' => [[], ['procedure' => [['given' => ['so' => true]] + $line]], '/procedure/0/given'];
+        yield 'an answer left out' => [[$answer], ['procedure' => [['given' => null] + $line]], '/procedure/0/given'];
         $photo = ['kind' => 'photo', 'what' => ['id' => 'p', 'step' => 's', 'sha256' => str_repeat('a', 64)]];
-        yield 'another picture beside it' => [[$photo], ['photos' => [['id' => 'p', 'sha256' => str_repeat('b', 64)]]], '/photos/0'];
+        yield 'another picture beside it' => [[$photo], ['photos' => [['id' => 'p', 'step' => 's', 'sha256' => str_repeat('b', 64)]]], '/photos/0'];
+        yield 'the picture of another step' => [[$photo], ['photos' => [['id' => 'p', 'step' => 't', 'sha256' => str_repeat('a', 64)]]], '/photos/0'];
         yield 'a picture left out' => [[$photo], ['photos' => []], '/photos'];
         yield 'another format' => [[], ['format' => 'escapement/run/1'], '/format'];
     }
@@ -157,6 +163,20 @@ final class RunRecordTest extends TestCase
         self::assertSame('pass', RunRecord::verification(Node::fromArray($export))['timing']);
     }
 
+    /**
+     * @param list<array<string, mixed>> $entries
+     *
+     * @return array<string, mixed> what the marks come to; nothing where they cannot be read
+     */
+    private static function timing(string $head, array $entries): array
+    {
+        try {
+            return (new RunRecord(Node::fromArray(['head' => $head, 'entries' => $entries])))->timing()->toArray();
+        } catch (BadInput) {
+            return ['verdict' => 'incomplete', 'runs' => [], 'findings' => []];
+        }
+    }
+
     /** @return list<array<string, mixed>> */
     private static function marks(): array
     {
@@ -178,11 +198,10 @@ final class RunRecordTest extends TestCase
     /**
      * @param list<array<string, mixed>> $entries behind the beginning
      * @param array<string, mixed>       $beside  what is another way beside the record
-     * @param ?string                    $timing  null: none is said
      *
      * @return array<string, mixed> an export whose chain is whole and which says what its record says
      */
-    private static function export(array $entries, array $beside = [], ?string $timing = ''): array
+    private static function export(array $entries, array $beside = []): array
     {
         $plant = (new SheetTemplate(InstallationKind::WholeHouse))->plant()->toArray();
         $begun = ['kind' => 'run_begun', 'what' => ['system' => $plant, 'settings' => self::settings(), 'sheet_version' => 2, 'reaction_ms' => 500]];
@@ -197,22 +216,22 @@ final class RunRecordTest extends TestCase
             $chained[] = ['hash' => $hash] + $entry;
             $what = $entry['what'];
             if ($entry['kind'] === 'mark' && MarkEvent::tryFrom($what['event']) !== null) {
-                $marks[$what['id']] = ['id' => $what['id'], 'event' => $what['event'], 'at_ms' => $what['at_ms'], 'undone' => false];
+                $marks[$what['id']] = ['id' => $what['id'], 'event' => $what['event'], 'at_ms' => $what['at_ms'], 'undone' => false, 'note' => null];
             }
             if ($entry['kind'] === 'mark_edited' && isset($marks[$what['id']])) {
-                $marks[$what['id']]['undone'] = $what['after']['is_undone'];
+                $marks[$what['id']] = ['undone' => $what['after']['is_undone'], 'note' => $what['after']['note']] + $marks[$what['id']];
             }
             if ($entry['kind'] === 'photo' && isset($what['sha256'])) {
                 $photos[] = $what;
             }
             if ($entry['kind'] === 'signed') {
-                $signature = ['name' => $what['name'], 'verdict' => $what['verdict']];
+                $signature = ['name' => $what['name'], 'verdict' => $what['verdict'], 'drawing' => $what['drawing'] ?? null, 'signed_at' => $entry['server_time']];
             }
         }
 
         return $beside + [
             'format' => RunRecord::FORMAT, 'system' => $plant, 'settings' => self::settings(), 'settings_version' => 2, 'reaction_ms' => 500, 'marks' => array_values($marks), 'procedure' => [], 'photos' => $photos,
-            'timing' => ['verdict' => $timing === '' ? ($marks === [] ? 'incomplete' : 'pass') : $timing], 'signature' => $signature, 'record' => ['head' => $hash, 'entries' => $chained],
+            'timing' => self::timing($hash, $chained), 'signature' => $signature, 'record' => ['head' => $hash, 'entries' => $chained],
         ];
     }
 }

@@ -104,7 +104,7 @@
 </details>
 <h2 class="gap">Findings here</h2>
 @forelse ($page->findings() as $finding)
-    <x-finding :finding="$finding" :where="str_starts_with((string) $finding->path, '/settings/') ? '#f-f-' . trim(preg_replace('/[^a-z0-9]+/i', '-', substr($finding->path, 9)), '-') : null">
+    <x-finding :finding="$finding" :where="str_starts_with((string) $finding->path, '/settings/') ? '#' . \App\Http\SettingAnchor::of($finding->path) : null">
         @php($fixed = $page->fixed($finding))
         @if ($fixed !== null && auth()->user()->role->mayWrite())
             <form method="post" action="{{ route('sheet.save', $page->switch) }}" class="fix">

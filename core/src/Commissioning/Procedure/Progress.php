@@ -7,6 +7,9 @@ namespace Escapement\Core\Commissioning\Procedure;
 /** How far a procedure is worked through: what is open, what is locked and why. Rule: commissioning §1. */
 final readonly class Progress
 {
+    /** What the signing of a run says to its procedure. */
+    public const SIGNED = ['clean_up/sign-technician' => Verdict::AsExpected];
+
     /** @var array<string, StepState> by step, in order */
     public array $states;
     /** @var array<string, list<string>> ids that a locked step waits for */
@@ -67,13 +70,13 @@ final readonly class Progress
     /**
      * What a run is worth by its procedure: one that is not as it should be fails it, what is open leaves it incomplete.
      *
-     * @param list<string> $besides steps that the signing itself closes
+     * The step that the signing itself closes is not asked for.
      *
      * @return 'pass'|'fail'|'incomplete'
      */
-    public function verdict(array $besides = []): string
+    public function verdict(): string
     {
-        $states = array_diff_key($this->states, array_flip($besides));
+        $states = array_diff_key($this->states, self::SIGNED);
 
         return match (true) {
             in_array(StepState::NotSo, $states, true) => 'fail',

@@ -6,6 +6,10 @@ namespace Escapement\Core\Commissioning\Record;
 
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
+use Escapement\Core\Commissioning\Procedure\Answered;
+use Escapement\Core\Commissioning\Procedure\Progress;
+use Escapement\Core\Commissioning\Procedure\Step;
+use Escapement\Core\Commissioning\Procedure\TimedSteps;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Commissioning\TimingVerdict;
@@ -13,6 +17,7 @@ use Escapement\Core\Commissioning\TimingVerdictResult;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\PlantReader;
+use Escapement\Core\Wire\ProcedureReader;
 use Escapement\Core\Wire\SettingsReader;
 
 /**
@@ -41,6 +46,13 @@ final class RunRecord
     public array $photos = [];
     /** @var null|array{name: string, drawing: ?string, verdict: 'pass'|'fail'|'incomplete', who: string, at: string} */
     public ?array $signature = null;
+    /**
+     * How the steps of an export were compared: their states too, or their answers only, since the steps are made otherwise by
+     * the edition that compares; null where no step was answered.
+     *
+     * @var null|'states'|'answers'
+     */
+    public ?string $procedure = null;
 
     /**
      * A whole exported run: its chain, and that it says what its record says.
@@ -73,7 +85,7 @@ final class RunRecord
         }
         $run = self::ofExport($export);
 
-        return $chain + ['timing' => $run->timing()->verdict, 'signed' => $run->signature['verdict'] ?? null];
+        return $chain + ['timing' => $run->timing()->verdict, 'procedure' => $run->procedure, 'signed' => $run->signature['verdict'] ?? null];
     }
 
     /** @throws BadInput at the first entry that cannot be read */
@@ -135,37 +147,103 @@ final class RunRecord
         $this->agreesOnMarks($object->required('marks'));
         $this->agreesOnAnswers($object->required('procedure'));
         $this->agreesOnPhotos($object->required('photos'));
-        $timing = $object->required('timing');
-        $verdict = $timing->object()->required('verdict');
-        if ($verdict->value !== $this->timing()->verdict) {
-            throw $verdict->bad("The marks of the record come to \"{$this->timing()->verdict}\".");
-        }
+        $this->agreesOnTiming($object->required('timing'));
         $this->agreesOnSignature($object->required('signature'));
     }
 
-    /** The last answer of a step counts; what it comes to is computed where the run is read. */
+    /** What the marks come to is computed anew; words are left to the edition that wrote them. */
+    private function agreesOnTiming(Node $timing): void
+    {
+        $told = $timing->object();
+        $computed = $this->timing();
+        $verdict = $told->required('verdict');
+        if ($verdict->value !== $computed->verdict) {
+            throw $verdict->bad("The marks of the record come to \"$computed->verdict\".");
+        }
+        $runs = $told->required('runs');
+        if (self::text($runs->value) !== self::text(Node::fromArray($computed->toArray())->object()->required('runs')->value)) {
+            throw $runs->bad('The marks of the record come to other times.');
+        }
+        $findings = $told->required('findings');
+        $ids = array_map(static fn(Node $finding): mixed => $finding->object()->required('id')->value, $findings->list());
+        if ($ids !== array_column($computed->findings, 'id')) {
+            throw $findings->bad('The marks of the record come to other findings.');
+        }
+    }
+
+    /** The last answer of a step counts; the states are compared where the steps are still made alike. */
     private function agreesOnAnswers(Node $procedure): void
     {
         $last = [];
         foreach ($this->answers as $answer) {
-            $last[$answer->step] = $answer->given;
+            $last[$answer->step] = $answer;
         }
+        $steps = $last === [] ? [] : $this->steps();
+        $told = $alike = [];
         foreach ($procedure->list() as $node) {
             $line = $node->object();
             $given = $line->required('given');
-            if (self::text($given->isNull() ? null : self::map($given)) !== self::text($last[$line->required('id')->text(120)] ?? null)) {
+            $id = $line->required('id')->text(120);
+            $who = $line->required('who');
+            $answer = $last[$id] ?? null;
+            if (self::text($given->isNull() ? null : self::map($given)) !== self::text($answer?->given)) {
                 throw $given->bad('The record has another answer.');
+            }
+            if ($who->value !== $answer?->who) {
+                throw $who->bad('Somebody else answered this in the record.');
+            }
+            $alike[] = isset($steps[$id]) && $steps[$id]->expectation === $line->required('expect')->value;
+            $told[$id] = $line->required('state');
+        }
+        if ($told === [] && $last === []) {
+            return;
+        }
+        if (array_diff_key(array_intersect_key($last, $steps), $told) !== []) {
+            throw $procedure->bad('The record has answers to more steps than these.');
+        }
+        $this->procedure = $steps !== [] && ! in_array(false, $alike, true) && array_keys($told) === array_keys($steps) ? 'states' : 'answers';
+        if ($this->procedure === 'states') {
+            $this->agreesOnStates($told, array_values($steps));
+        }
+    }
+
+    /** @return array<string, Step> as this edition makes them; empty where the record does not say from what */
+    private function steps(): array
+    {
+        if ($this->work === null) {
+            return [];
+        }
+        $steps = [];
+        $input = new Node((object) (['system' => $this->system->value, 'settings' => $this->settings->value] + get_object_vars((object) $this->work->value)));
+        foreach ((new ProcedureReader())->procedure($input->object())->steps() as $step) {
+            $steps[$step->id] = $step;
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param array<string, Node> $told
+     * @param list<Step>          $steps
+     */
+    private function agreesOnStates(array $told, array $steps): void
+    {
+        $answered = array_map(static fn(RecordedAnswer $one): Answered => new Answered($one->step, $one->expectation, $one->verdict), $this->answers);
+        $timed = TimedSteps::verdicts($steps, $this->timing()->runs) + ($this->signature === null ? [] : Progress::SIGNED);
+        foreach ((new Progress($steps, $answered, $timed))->states as $id => $state) {
+            if ($told[$id]->value !== $state->value) {
+                throw $told[$id]->bad("The record comes to \"$state->value\".");
             }
         }
     }
 
     private function agreesOnPhotos(Node $photos): void
     {
-        $hashes = array_column($this->photos, 'sha256', 'id');
+        $hashes = array_combine(array_column($this->photos, 'id'), array_map(static fn(array $photo): array => [$photo['step'], $photo['sha256']], $this->photos));
         foreach ($photos->list() as $node) {
             $photo = $node->object();
             $id = $photo->required('id')->text(40);
-            if (($hashes[$id] ?? null) !== $photo->required('sha256')->value) {
+            if (($hashes[$id] ?? null) !== [$photo->required('step')->value, $photo->required('sha256')->value]) {
                 throw $node->bad('The record has no such picture.');
             }
             unset($hashes[$id]);
@@ -178,8 +256,8 @@ final class RunRecord
     private function agreesOnSignature(Node $signature): void
     {
         $signed = $signature->isNull() ? null : $signature->object();
-        $said = $signed === null ? null : [$signed->required('name')->value, $signed->required('verdict')->value];
-        if ($said !== ($this->signature === null ? null : [$this->signature['name'], $this->signature['verdict']])) {
+        $said = $signed === null ? null : [$signed->required('name')->value, $signed->required('verdict')->value, self::maybe($signed->nullable('drawing'), 20_000), $signed->required('signed_at')->value];
+        if ($said !== ($this->signature === null ? null : [$this->signature['name'], $this->signature['verdict'], $this->signature['drawing'], $this->signature['at']])) {
             throw $signature->bad('This is not the signature of the record.');
         }
     }
@@ -190,7 +268,7 @@ final class RunRecord
         foreach ($marks->list() as $node) {
             $mark = $node->object();
             $known = $this->marks[$mark->required('id')->text(40)] ?? null;
-            if ($known === null || [$known->mark->event->value, $known->mark->atMs, $known->mark->isUndone] !== [$mark->required('event')->value, $mark->required('at_ms')->value, $mark->required('undone')->value]) {
+            if ($known === null || $known->told() !== [$mark->required('event')->value, $mark->required('at_ms')->value, $mark->required('undone')->value, $mark->nullable('note')?->value, $mark->nullable('late_reason')?->value, $mark->nullable('flag')?->value, $mark->nullable('client_wall')?->value]) {
                 throw $node->bad('The record has no such mark.');
             }
             $said[$known->mark->id] = true;

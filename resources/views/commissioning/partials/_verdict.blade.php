@@ -25,6 +25,6 @@
     </table></div>
 @endif
 @foreach ($result->verdict->findings as $finding)
-    <div class="told">@if (count($result->verdict->runs) > 1)<p class="told-of">{{ $result->about($finding) }}</p>@endif<x-finding :finding="$finding" :where="$finding->path ? route('sheet', $run->switch_id) : null"/></div>
+    <div class="told">@if (count($result->verdict->runs) > 1)<p class="told-of">{{ $result->about($finding) }}</p>@endif<x-finding :finding="$finding" :where="$finding->path ? route('sheet', $run->switch_id) . '#' . \App\Http\SettingAnchor::of($finding->path) : null"/></div>
 @endforeach
 <p class="small">Outside the window by up to {{ \App\Stage\Commissioning\RunResult::seconds($run->reaction_ms) }} still counts as inside: that is the hand's reaction.</p>

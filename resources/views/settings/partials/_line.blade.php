@@ -4,7 +4,7 @@
     <span class="sheet-label">{{ $line['label'] }}</span>
     <div class="sheet-inputs">
     @foreach ($line['fields'] as $field)
-        @php($id = 'f-f-' . trim(preg_replace('/[^a-z0-9]+/i', '-', $field->path), '-'))
+        @php($id = \App\Http\SettingAnchor::of($field->path))
         @php($value = old('f.' . $field->path, $field->typed($page->settings)))
         @if ($field->unit === 'choice')
             <select id="{{ $id }}" name="f[{{ $field->path }}]" class="form-select" aria-label="{{ $field->label }}"><option value="open" @selected($value === 'open')>open: straight across</option><option value="delayed" @selected($value === 'delayed')>delayed: waits between</option></select>
@@ -21,6 +21,6 @@
     </div>
     <p class="sheet-reason">{{ $page->reason($first->path) }}@if ($says !== []) <b>Template: {{ implode(' / ', $says) }}{{ in_array($first->unit, ['s', '%', 'kW'], true) && $says !== ['off'] ? "\u{202F}" . $first->unit : '' }}.</b>@endif</p>
     @foreach ($line['fields'] as $field)
-        @error('f.' . $field->path)<p class="field-error" id="f-f-{{ trim(preg_replace('/[^a-z0-9]+/i', '-', $field->path), '-') }}-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
+        @error('f.' . $field->path)<p class="field-error" id="{{ \App\Http\SettingAnchor::of($field->path) }}-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
     @endforeach
 </div>

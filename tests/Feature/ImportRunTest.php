@@ -105,6 +105,30 @@ final class ImportRunTest extends TestCase
         yield 'a day that is none' => [static fn(array $x): array => array_replace_recursive($x, ['sheet' => ['written_at' => 'once upon a time']]), '/sheet/written_at'];
     }
 
+    /** What is measured, answered, pictured, set and signed is in the chain; the header and the words about it are not, and are named here. */
+    #[Test]
+    public function not_one_figure_of_an_export_can_be_changed_unseen(): void
+    {
+        $run = $this->worked(true);
+        $export = json_decode((string) $this->get("/runs/$run->id/report.json")->getContent(), true);
+        $whole = RunRecord::verification(Node::fromArray(self::objects($export)));
+        self::assertSame('states', $whole['procedure'], 'the states of all steps are compared');
+        $unseen = [];
+        $leaves = self::leaves($export);
+        foreach ($leaves as $path) {
+            try {
+                if (RunRecord::verification(Node::fromArray(self::objects(self::changed($export, $path)))) === $whole) {
+                    $unseen[] = preg_replace('/\b\d+\b/', '*', implode('/', $path));
+                }
+            } catch (BadInput $e) {
+                self::assertStringStartsWith('/', $e->path);
+            }
+        }
+        self::assertGreaterThan(300, count($leaves) - count($unseen));
+        $header = array_filter(array_unique($unseen), static fn(string $path): bool => ! preg_match('#^(site|switch|loads|sheet)/#', $path));
+        self::assertSame(['procedure/*/title', 'timing/working/*/label', 'timing/working/*/expression', 'timing/working/*/value', 'timing/working/*/unit'], array_values($header));
+    }
+
     #[Test]
     public function a_forged_beginning_whose_chain_was_made_again_is_still_read_with_care(): void
     {
@@ -185,6 +209,38 @@ final class ImportRunTest extends TestCase
         preg_match('#<section class="report-part">.*?Nothing here permits work on live parts\.#s', $page, $part);
 
         return $part[0] ?? throw new \LogicException('no report');
+    }
+
+    /**
+     * @param list<int|string> $to
+     *
+     * @return list<list<int|string>> the way to every single value
+     */
+    private static function leaves(mixed $value, array $to = []): array
+    {
+        return is_array($value) ? array_merge(...array_map(static fn(int|string $key): array => self::leaves($value[$key], [...$to, $key]), array_keys($value)), ...[[]]) : [$to];
+    }
+
+    /**
+     * @param array<string, mixed> $export
+     * @param list<int|string>     $path
+     *
+     * @return array<string, mixed> with one value another one
+     */
+    private static function changed(array $export, array $path): array
+    {
+        $place = &$export;
+        foreach ($path as $key) {
+            $place = &$place[$key];
+        }
+        $place = match (true) {
+            is_bool($place) => ! $place,
+            is_int($place), is_float($place) => $place + 1,
+            is_string($place) => $place . 'x',
+            default => 'x',
+        };
+
+        return $export;
     }
 
     /**

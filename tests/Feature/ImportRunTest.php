@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\ImportedRun;
+use App\Models\LoadItem;
 use App\Models\Role;
 use App\Models\Run;
 use Database\Factories\UserFactory;
@@ -69,9 +70,9 @@ final class ImportRunTest extends TestCase
 
     /** @param \Closure(array<string, mixed>): array<string, mixed> $tamper */
     #[Test, DataProvider('tamperings')]
-    public function what_is_not_what_the_record_says_is_named_and_nothing_is_kept(\Closure $tamper, string $path): void
+    public function what_is_not_what_the_record_says_is_named_and_nothing_is_kept(\Closure $tamper, string $path, bool $isSigned = true): void
     {
-        $export = json_decode((string) $this->get('/runs/' . $this->worked(true)->id . '/report.json')->getContent(), true);
+        $export = json_decode((string) $this->get('/runs/' . $this->worked($isSigned)->id . '/report.json')->getContent(), true);
         $file = (string) json_encode(self::objects($tamper($export)), JSON_PRESERVE_ZERO_FRACTION);
         try {
             RunRecord::verification(Node::fromJson($file));
@@ -87,7 +88,7 @@ final class ImportRunTest extends TestCase
         self::assertTrue($atCommandLine === '' || str_starts_with($atCommandLine, $path), $atCommandLine);
     }
 
-    /** @return iterable<string, array{\Closure(array<string, mixed>): array<string, mixed>, string}> */
+    /** @return iterable<string, array{0: \Closure(array<string, mixed>): array<string, mixed>, 1: string, 2?: bool}> */
     public static function tamperings(): iterable
     {
         yield 'an entry' => [static fn(array $x): array => array_replace_recursive($x, ['record' => ['entries' => [1 => ['what' => ['at_ms' => 1]]]]]), '/record/entries/1'];
@@ -101,11 +102,13 @@ final class ImportRunTest extends TestCase
         yield 'the version of the sheet' => [static fn(array $x): array => ['settings_version' => 9] + $x, '/settings_version'];
         yield 'another format' => [static fn(array $x): array => ['format' => 'escapement/run/9'] + $x, '/format'];
         yield 'a site without a name' => [static fn(array $x): array => ['site' => array_diff_key($x['site'], ['name' => 1])] + $x, '/'];
-        yield 'a time zone that is none' => [static fn(array $x): array => array_replace_recursive($x, ['site' => ['timezone' => 'Mars/North']]), '/site/timezone'];
-        yield 'a day that is none' => [static fn(array $x): array => array_replace_recursive($x, ['sheet' => ['written_at' => 'once upon a time']]), '/sheet/written_at'];
+        yield 'a time zone that is none' => [static fn(array $x): array => array_replace_recursive($x, ['site' => ['timezone' => 'Mars/North']]), '/site/timezone', false];
+        yield 'another owner than the one it was signed with' => [static fn(array $x): array => array_replace_recursive($x, ['site' => ['owner' => 'Somebody Else']]), '/site'];
+        yield 'a load less than it was signed with' => [static fn(array $x): array => ['loads' => [['name' => 'Kiln', 'kw' => 9.5, 'priority' => 1, 'shed' => false, 'must_run' => false]]] + $x, '/loads'];
+        yield 'a day that is none' => [static fn(array $x): array => array_replace_recursive($x, ['sheet' => ['written_at' => 'once upon a time']]), '/sheet/written_at', false];
     }
 
-    /** What is measured, answered, pictured, set and signed is in the chain; the header and the words about it are not, and are named here. */
+    /** What is measured, answered, pictured, set and signed is in the chain, and so is the header of a signed run; words about it are not, and are named here. */
     #[Test]
     public function not_one_figure_of_an_export_can_be_changed_unseen(): void
     {
@@ -125,8 +128,20 @@ final class ImportRunTest extends TestCase
             }
         }
         self::assertGreaterThan(300, count($leaves) - count($unseen));
-        $header = array_filter(array_unique($unseen), static fn(string $path): bool => ! preg_match('#^(site|switch|loads|sheet)/#', $path));
-        self::assertSame(['procedure/*/title', 'timing/working/*/label', 'timing/working/*/expression', 'timing/working/*/value', 'timing/working/*/unit'], array_values($header));
+        self::assertSame(['procedure/*/title', 'timing/working/*/label', 'timing/working/*/expression', 'timing/working/*/value', 'timing/working/*/unit'], array_values(array_unique($unseen)));
+    }
+
+    #[Test]
+    public function a_signed_run_leaves_as_it_was_signed_whatever_is_renamed_or_removed_later(): void
+    {
+        $run = $this->worked(true);
+        $before = (string) $this->get("/runs/$run->id/report.json")->getContent();
+        $run->switch->site->update(['name' => 'Fern Hill 5', 'owner' => 'New Owner']);
+        $run->switch->update(['name' => 'Q9', 'rating_a' => 400]);
+        LoadItem::query()->create(['company_id' => $run->company_id, 'switch_id' => $run->switch_id, 'name' => 'Kiln', 'kw' => 9.5, 'priority' => 1, 'place' => 1]);
+        $after = (string) $this->get("/runs/$run->id/report.json")->getContent();
+        self::assertSame($before, $after);
+        self::assertSame('incomplete', RunRecord::verification(Node::fromJson($after))['signed']);
     }
 
     #[Test]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
+use App\Bridge\RunHeader;
 use App\Models\Run;
 use App\Models\User;
 use Illuminate\Support\Carbon;
@@ -23,14 +24,14 @@ final readonly class CloseRun
             if ($locked->isSigned()) {
                 throw ValidationException::withMessages(['signed_name' => "This run was signed by $locked->signed_name already."]);
             }
-            $locked->load(['marks', 'answers', 'sheet', 'switch.site', 'switch.loads', 'switch.plan']);
+            $locked->load(['marks', 'answers', 'sheet.user', 'switch.site', 'switch.loads', 'switch.plan']);
             if ($locked->marks->isEmpty()) {
                 throw ValidationException::withMessages(['signed_name' => 'There is nothing to sign: no mark has arrived yet.']);
             }
             $result = new RunResult($locked);
             $verdict = $result->whole();
             $this->record->append($locked, $user, 'signed', [
-                'name' => $name, 'drawing' => $drawing, 'verdict' => $verdict, 'timing' => $result->verdict->verdict, 'findings' => array_column($result->verdict->findings, 'id'),
+                'name' => $name, 'drawing' => $drawing, 'verdict' => $verdict, 'timing' => $result->verdict->verdict, 'findings' => array_column($result->verdict->findings, 'id'), 'header' => RunHeader::of($locked),
             ]);
             $locked->update([
                 'verdict' => $verdict, 'signed_name' => $name, 'signed_drawing' => $drawing, 'signed_by' => $user->id, 'signed_at' => Carbon::now(),

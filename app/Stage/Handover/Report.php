@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Bridge\ProcedureFacts;
+use App\Bridge\RunHeader;
 use App\Bridge\SwitchFacts;
-use App\Models\LoadItem;
 use App\Models\Photo;
 use App\Models\Run;
 use App\Stage\Commissioning\MarkLine;
@@ -158,22 +158,24 @@ final readonly class Report
         return array_values(array_unique($missing));
     }
 
+    /** @return null|array{site: array<string, mixed>, switch: array<string, mixed>, loads: list<array<string, mixed>>, sheet: array<string, mixed>} as it was when the run was signed */
+    private function signedHeader(): ?array
+    {
+        foreach ($this->entries as $entry) {
+            if ($entry['kind'] === 'signed' && isset($entry['what']['header'])) {
+                return $entry['what']['header'];
+            }
+        }
+
+        return null;
+    }
+
     /** @return array<string, mixed> by the published schema run */
     public function toArray(): array
     {
         $run = $this->run;
-        $switch = $run->switch;
-        $site = $switch->site;
 
-        return [
-            'format' => RunRecord::FORMAT,
-            'site' => ['name' => $site->name, 'address' => $site->address, 'timezone' => $site->timezone, 'units' => $site->units, 'installation' => $site->installation->value, 'service_a' => $site->service_a, 'owner' => $site->owner],
-            'switch' => [
-                'name' => $switch->name, 'application' => $switch->application->value, 'rating_a' => $switch->rating_a, 'poles' => $switch->poles, 'service_rated' => $switch->service_rated, 'test_disconnect' => $switch->test_disconnect,
-                'fuel' => $switch->fuel?->value, 'rated_kw' => (object) $switch->rated_kw, 'largest_motor_hp' => (float) $switch->largest_motor_hp, 'has_compressor' => $switch->has_compressor,
-            ],
-            'loads' => array_values($switch->loads->map(static fn(LoadItem $load): array => ['name' => $load->name, 'kw' => (float) $load->kw, 'priority' => $load->priority, 'shed' => $load->shed, 'must_run' => $load->must_run])->all()),
-            'sheet' => ['standing' => $run->sheet->standing->value, 'note' => $run->sheet->note, 'by' => $run->sheet->user->name, 'written_at' => $run->sheet->created_at->toIso8601ZuluString('millisecond'), 'habits' => (object) $run->sheet->habits],
+        return ['format' => RunRecord::FORMAT] + RunHeader::onTheWire($this->signedHeader() ?? RunHeader::of($run)) + [
             'system' => $run->plantThen(),
             'settings' => $run->sheet->settings,
             'settings_version' => $run->sheet->version,

@@ -46,6 +46,8 @@ final class RunRecord
     public array $photos = [];
     /** @var null|array{name: string, drawing: ?string, verdict: 'pass'|'fail'|'incomplete', who: string, at: string} */
     public ?array $signature = null;
+    /** Site, switch, loads and sheet as they were when the run was signed; null in one that is not. */
+    public ?Node $header = null;
     /**
      * How the steps of an export were compared: their states too, or their answers only, since the steps are made otherwise by
      * the edition that compares; null where no step was answered.
@@ -142,6 +144,15 @@ final class RunRecord
             $node = $object->required($key);
             if (self::text($node->value) !== self::text($value)) {
                 throw $node->bad('This is not what the record says.');
+            }
+        }
+        if ($this->header !== null) {
+            $signed = $this->header->object();
+            foreach (['site', 'switch', 'loads', 'sheet'] as $key) {
+                $node = $object->required($key);
+                if (self::text($node->value) !== self::text($signed->required($key)->value)) {
+                    throw $node->bad('This is not what was signed.');
+                }
             }
         }
         $this->agreesOnMarks($object->required('marks'));
@@ -343,6 +354,7 @@ final class RunRecord
         $signed = $what->object();
         /** @var 'pass'|'fail'|'incomplete' $verdict */
         $verdict = $signed->required('verdict')->oneOf(['pass', 'fail', 'incomplete']);
+        $this->header = $signed->nullable('header');
         $this->signature = ['name' => $signed->required('name')->text(120), 'drawing' => self::maybe($signed->nullable('drawing'), 20_000), 'verdict' => $verdict, 'who' => $who, 'at' => $at];
     }
 

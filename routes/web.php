@@ -70,6 +70,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
     Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');
     Route::get('/runs/{run}/procedure', Commissioning\ShowProcedure::class)->name('procedure');
+    Route::get('/runs/{run}/isolation.pdf', Handover\PrintIsolation::class)->name('isolation');
     Route::get('/runs/{run}/sheet', Commissioning\ShowAnswerSheet::class)->name('procedure.sheet');
     Route::get('/runs/{run}/verdict', Commissioning\ShowVerdict::class)->name('run.verdict');
     Route::get('/runs/{run}/report', Handover\ShowReport::class)->name('report');

@@ -109,6 +109,7 @@ final class DatabaseSeeder extends Seeder
         $this->timed($switch, $this->milo, [
             ['utility_off', 0], ['start_signal', 5600], ['engine_running', 11_300], ['transferred', 21_200], ['bait_on', 95_000], ['bait_off', 105_100],
             ['utility_on', 180_000], ['retransferred', 480_400], ['engine_stopped', 606_900],
+            ['test_on', 900_000], ['start_signal', 900_400], ['engine_running', 905_900], ['transferred', 916_100], ['test_off', 1_020_000], ['retransferred', 1_020_300], ['engine_stopped', 1_208_600],
         ], 'Milo Tern', 'Karin Aldous');
     }
 
@@ -343,7 +344,7 @@ final class DatabaseSeeder extends Seeder
      */
     private function timed(TransferSwitch $switch, User $user, array $marks, string $signer, ?string $owner = null): void
     {
-        $run = $this->opener->open($switch->fresh() ?? $switch, $user, 500, ['install' => $owner !== null]);
+        $run = $this->opener->open($switch->fresh() ?? $switch, $user, 500, ['install' => $owner !== null, 'test_button' => $owner !== null]);
         $this->marks($run, $user, $marks);
         if ($owner !== null) {
             $this->work->through($run->refresh(), $user, $owner, self::SIGNATURE);

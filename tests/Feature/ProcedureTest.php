@@ -186,6 +186,23 @@ final class ProcedureTest extends TestCase
         $this->get("/runs/$run->id/report")->assertSee('Prove dead: not answered.');
     }
 
+    #[Test, DataProvider('kinds')]
+    public function the_isolation_plan_of_every_kind_is_printed_with_and_without_answers(InstallationKind $kind): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn(), $kind));
+        $this->get("/runs/$run->id/procedure")->assertSee("/runs/$run->id/isolation.pdf", false);
+        $this->get("/runs/$run->id/isolation.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+        $this->send($run, [$this->answer('isolate/briefing', ['so' => true])])->assertJsonCount(1, 'kept');
+        $page = $this->page($run);
+        $html = view('handover.isolation-pdf', ['page' => $page, 'steps' => $page->stages()['Isolate'], 'pairs' => ['L1–N'], 'drawing' => null])->render();
+        foreach ($page->stages()['Isolate'] as $step) {
+            self::assertStringContainsString(e($step->title), $html);
+            self::assertStringContainsString(e((string) $step->hazard), $html);
+        }
+        self::assertSame(1, substr_count($html, e($run->user->name) . '<br>'), 'who did it stands in its line only');
+        self::assertStringContainsString('Prove dead, hold point', $html);
+    }
+
     #[Test]
     public function what_was_measured_goes_out_with_its_band(): void
     {

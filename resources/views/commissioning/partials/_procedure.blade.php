@@ -12,6 +12,7 @@
 @endif
 @foreach ($page->stages() as $title => $steps)
 <details class="block" @if ($page->isWorkedOn($steps)) open @endif><summary><h2>{{ $title }}</h2><span class="fig">{{ $page->closedOf($steps) }} of {{ count($steps) }}</span></summary>
+    @if (str_starts_with($steps[0]->id, 'isolate/'))<p class="to-other"><a href="{{ route('isolation', $page->run) }}">Isolation plan to hang up (PDF)</a></p>@endif
     <ol class="procedure-steps">
     @foreach ($steps as $step)
         <li data-item="{{ $step->id }}" @class(['is-now' => $step->id === $next?->id])><x-glyph :kind="$page->glyph($step)"/><span>@if ($page->mayAnswer() && $page->isAnswerable($step))<a href="{{ route('procedure', [$page->run, 'step' => $step->id]) }}#now"><b>{{ $step->title }}</b></a>@else<b>{{ $step->title }}</b>@endif<small><span @class(['fig' => $step->band || $step->window])>{{ $page->expect($step) }}</span></small>@if (str_starts_with($step->id, 'isolate/') && $step->hazard)<small><b>{{ $step->hazard }}</b></small>@endif</span>

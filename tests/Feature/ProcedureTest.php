@@ -194,7 +194,7 @@ final class ProcedureTest extends TestCase
         $this->get("/runs/$run->id/isolation.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
         $this->send($run, [$this->answer('isolate/briefing', ['so' => true])])->assertJsonCount(1, 'kept');
         $page = $this->page($run);
-        $html = view('handover.isolation-pdf', ['page' => $page, 'steps' => $page->stages()['Isolate'], 'pairs' => ['L1–N'], 'drawing' => null])->render();
+        $html = view('handover.isolation-pdf', ['page' => $page, 'steps' => $page->stages()['Isolate'], 'pairs' => ['L1–N'], 'drawings' => []])->render();
         foreach ($page->stages()['Isolate'] as $step) {
             self::assertStringContainsString(e($step->title), $html);
             self::assertStringContainsString(e((string) $step->hazard), $html);

@@ -108,11 +108,11 @@ final readonly class PlanPage
                 }
             }
         }
-        $panels = implode(' and ', $fed['panel'] ?? []);
         $loads = count($fed['load'] ?? []);
+        $reached = implode(' and ', [...array_values($fed['panel'] ?? []), ...($loads === 0 ? [] : [$loads === 1 ? '1 load' : "$loads loads"])]);
 
         return ($line === [] ? 'has a dead line side.' : 'is not dead. Its line side stays live from ' . implode(' and ', $line) . ' until that is opened upstream.')
-            . ($fed === [] ? '' : ' The generator can start by itself within seconds and feed ' . ($panels === '' ? '' : "$panels and ") . "$loads loads.");
+            . ($fed === [] ? '' : ' The generator can start by itself within seconds and feed ' . "$reached.");
     }
 
     /** @return list<BondMove> what moves, in order */

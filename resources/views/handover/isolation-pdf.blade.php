@@ -19,10 +19,11 @@
     <tr>@foreach ($boxes as $box)<td><span class="small">{{ $box }}</span></td>@endforeach @for ($i = count($boxes); $i < 8; $i++)<td class="none"></td>@endfor</tr>
 @endforeach
 </tbody></table></div>
-@if ($drawing)
-<div class="new-page"><h2>What stays live with the switch on neither side</h2>
-<p class="small">Solid: utility; ladder: generator; empty: nothing live. Drawn from the plan as it is today.</p>
-<p><img alt="One-line" src="{{ $drawing->picture->pdfImage() }}" @if ($drawing->picture->isWide()) width="620" @else height="330" @endif></p></div>
-@endif
+@foreach ($drawings as $drawing)
+<div class="new-page"><h2>{{ $drawing->name($drawing->look->open) }} open, and nothing else: what is still live</h2>
+<div class="box"><b>{{ $drawing->name($drawing->look->open) }} open</b> {{ $drawing->hazard() }}</div>
+<p><img alt="One-line" src="{{ $drawing->picture->pdfImage() }}" @if ($drawing->picture->isWide()) width="620" @else height="330" @endif></p>
+<p class="small">Dashed: can be live all the same. Solid: utility; ladder: generator; empty: nothing live. Drawn from the plan as it is today.</p></div>
+@endforeach
 <p class="small">A plan, not permission: the maker's instructions, the adopted code and its edition in force, the authority having jurisdiction and a licensed electrician rule.</p>
 </body></html>

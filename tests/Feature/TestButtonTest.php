@@ -52,6 +52,39 @@ final class TestButtonTest extends TestCase
         self::assertSame('incomplete', $run->refresh()->verdict);
     }
 
+    /**
+     * @param list<list<mixed>> $sent
+     * @param list<string>      $told
+     * @param list<string>      $silent
+     */
+    #[Test, DataProvider('unproved')]
+    public function the_report_says_what_was_not_proved_in_which_run(array $sent, array $told, array $silent): void
+    {
+        $run = $this->begun();
+        $this->sendMarks($run, array_merge([], ...$sent))->assertOk();
+        preg_match('#What was not proved</h3>(.*?)</ul>#s', (string) $this->get("/runs/$run->id/report")->getContent(), $part);
+        foreach ($told as $words) {
+            self::assertStringContainsString("<li>$words</li>", $part[1] ?? '');
+        }
+        foreach ($silent as $words) {
+            self::assertStringNotContainsString($words, $part[1] ?? '');
+        }
+    }
+
+    /** @return iterable<string, array{list<list<mixed>>, list<string>, list<string>}> */
+    public static function unproved(): iterable
+    {
+        $baited = ['bait_on' => 60_000, 'bait_off' => 70_000] + self::IN_TIME;
+        $cut = array_slice(self::IN_TIME, 0, 4);
+        yield 'one outage without a bait' => [[self::timed()], ['The bait test was not done.'], ['not timed', 'No outage']];
+        yield 'the bait in the first of two' => [[self::timed($baited), self::timed(fromMs: 1_000_000)], [], ['bait test was not done', 'not timed']];
+        yield 'the second cut short' => [[self::timed($baited), self::timed($cut, 1_000_000)], ['Outage 2: return was not timed.', 'Outage 2: engine stop was not timed.'], ['Outage 1:', 'Outage 2: transfer']];
+        yield 'one that was cut short' => [[self::timed($cut)], ['Return was not timed.', 'Engine stop was not timed.'], ['Outage']];
+        yield 'a test alone' => [[self::timed(self::TEST)], ['No outage was simulated: that the switch notices a lost utility is not proved.', 'The bait test was not done.'], ['not timed']];
+        yield 'a test cut short' => [[self::timed($baited), self::timed(array_slice(self::TEST, 0, 4), 1_000_000)], ['Test by the button: return was not timed.'], ['Outage:', 'bait']];
+        yield 'nothing' => [[], ['Nothing was timed.'], ['No outage']];
+    }
+
     #[Test]
     public function a_finding_names_the_run_it_is_about(): void
     {

@@ -19,6 +19,7 @@ use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Record\RunRecord;
 use Escapement\Core\Commissioning\RecordChain;
+use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\Story;
@@ -139,16 +140,23 @@ final readonly class Report
      */
     public function notProved(): array
     {
-        $missing = $this->result->verdict->runs === [] ? ['Nothing was timed.'] : [];
-        foreach ($this->result->verdict->runs as $run) {
+        $runs = $this->result->verdict->runs;
+        $outages = array_filter($runs, static fn(TimedRun $run): bool => ! $run->isByButton);
+        $missing = match (true) {
+            $runs === [] => ['Nothing was timed.'],
+            $outages === [] => ['No outage was simulated: that the switch notices a lost utility is not proved.'],
+            default => [],
+        };
+        foreach ($runs as $i => $run) {
             foreach ($run->intervals as $interval) {
                 if ($interval->measuredMs === null && $interval->event !== 'start_signal') {
-                    $missing[] = RunResult::intervalName($interval->event) . ($run->isByButton ? ', by the test button,' : '') . ' was not timed.';
+                    $name = RunResult::intervalName($interval->event);
+                    $missing[] = (count($runs) > 1 ? $this->result->title($i) . ': ' . lcfirst($name) : $name) . ' was not timed.';
                 }
             }
-            if (! $run->isByButton && $run->baits === [] && $this->result->expected->baitMs !== null) {
-                $missing[] = 'The bait test was not done.';
-            }
+        }
+        if ($this->result->expected->baitMs !== null && array_filter($outages, static fn(TimedRun $run): bool => $run->baits !== []) === []) {
+            $missing[] = 'The bait test was not done.';
         }
         foreach ($this->procedure as $line) {
             array_push($missing, ...array_filter([$line->words, $line->missingPictures()]));

@@ -72,6 +72,7 @@ test('after an outage the test button is timed on the same watch, and the outage
         await page.waitForTimeout(430);
     };
     await expect(page.getByRole('button', { name: 'Time the test button' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Time an outage again' })).toBeHidden(); // none was timed yet
     for (const name of ['utility off', 'start signal', 'generator good', 'load on G']) { await mark(name); }
     await expect(page.getByRole('button', { name: 'Time the test button' })).toBeHidden(); // not in the middle of a run
     await page.getByRole('button', { name: 'No bait test' }).click();

@@ -3,6 +3,7 @@
 const NS = 'http://www.w3.org/2000/svg';
 const CX = 179, CY = 168, INNER = 114, OUTER = 138, BAND = 156;
 const SPAN = Math.PI * 172 / 180;
+const NARROW = 0.035; // of the scale: closer than that two figures would touch
 const SCALES = [[20, 1], [30, 1], [60, 2], [120, 5], [300, 10], [600, 20], [1200, 60], [2400, 120], [4800, 240]];
 
 const at = (radius, part) => {
@@ -48,13 +49,13 @@ export class Gauge {
         const part = Math.min(1, seconds / scale);
         const [x1, y1] = at(INNER - 8, part).split(' '), [x2, y2] = at(OUTER + 6, part).split(' ');
         Object.entries({ x1, y1, x2, y2 }).forEach(([name, value]) => this.needle.setAttribute(name, value));
-        this.figure.setAttribute('font-size', seconds < 100 ? 52 : 40);
+        this.figure.setAttribute('font-size', seconds < 100 ? 58 : 40);
         this.words.textContent = window && seconds > window.max ? `${clock(seconds - window.max)}${seconds - window.max < 100 ? ' s' : ''} late so far` : words;
         this.figure.textContent = clock(seconds);
     }
 
     draw(scale, step, window, reaction, words) {
-        const svg = make('svg', { viewBox: '0 0 358 196', role: 'img', 'aria-label': words });
+        const svg = make('svg', { viewBox: '-30 -14 418 212', role: 'img', 'aria-label': words });
         const defs = make('defs', {});
         svg.append(defs);
         if (window) {
@@ -64,9 +65,12 @@ export class Gauge {
             }));
             band(Math.max(0, window.min - reaction), Math.min(scale, window.max + reaction), { fill: 'var(--esc-sheet)', 'stroke-dasharray': '3 3' });
             band(window.min, Math.min(scale, window.max), { fill: 'var(--esc-steel-tint)', 'stroke-width': 1.6 });
+            const isNarrow = (window.max - window.min) / scale < NARROW;
             [window.min, window.max].forEach((value, i) => {
+                if (i === 0 && (value === 0 || isNarrow)) { return; } // the scale says 0 itself; two figures on one spot are none
                 const [x, y] = at(BAND + 14, Math.min(1, value / scale)).split(' ').map(Number);
-                svg.append(make('text', { x: Math.max(48, Math.min(310, x)), y: y + (i ? 8 : 0), 'text-anchor': x < CX ? 'end' : 'start', class: 'fig', 'font-size': 15, 'font-weight': 700, fill: 'var(--esc-ink)' }, value.toFixed(1)));
+                const said = isNarrow && window.min > 0 ? `${window.min.toFixed(1)}–${value.toFixed(1)}` : value.toFixed(1);
+                svg.append(make('text', { x: Math.max(6, Math.min(352, x)), y: y + (i ? 8 : 0), 'text-anchor': x < CX ? 'end' : 'start', class: 'fig', 'font-size': 17, 'font-weight': 700, fill: 'var(--esc-ink)' }, said));
             });
         }
         this.teeth = [];
@@ -84,11 +88,11 @@ export class Gauge {
         }
         [0, scale].forEach((value, i) => {
             const [x] = at(INNER - 14, i).split(' ');
-            svg.append(make('text', { x, y: CY + 8, 'text-anchor': 'middle', class: 'fig', 'font-size': 15, fill: 'var(--esc-ink)' }, String(value)));
+            svg.append(make('text', { x, y: CY + 8, 'text-anchor': 'middle', class: 'fig', 'font-size': 17, fill: 'var(--esc-ink)' }, String(value)));
         });
         this.needle = make('line', { stroke: 'var(--esc-steel)', 'stroke-width': 5, 'stroke-linecap': 'round' });
-        this.figure = make('text', { x: CX, y: CY - 18, 'text-anchor': 'middle', class: 'fig', 'font-size': 52, 'font-weight': 700, fill: 'var(--esc-ink)' });
-        this.words = make('text', { x: CX, y: CY + 10, 'text-anchor': 'middle', 'font-size': 15, fill: 'var(--esc-ink-2)' }, words);
+        this.figure = make('text', { x: CX, y: CY - 18, 'text-anchor': 'middle', class: 'fig', 'font-size': 58, 'font-weight': 700, fill: 'var(--esc-ink)' });
+        this.words = make('text', { x: CX, y: CY + 10, 'text-anchor': 'middle', 'font-size': 17, fill: 'var(--esc-ink-2)' }, words);
         svg.append(this.needle, this.figure, this.words);
         this.room.replaceChildren(svg);
     }

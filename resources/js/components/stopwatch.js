@@ -87,7 +87,7 @@ export function stopwatch() {
         /** Once a run is timed to its end, or before anything is, another can be begun. */
         get choices() {
             if (!this.isReady || this.isFinished || this.chosen !== null) { return []; }
-            return this.isDone ? setup.ways : this.run.length === 0 ? setup.ways.filter((way) => way !== this.way) : [];
+            return this.isDone ? setup.ways : this.run.length === 0 ? setup.ways.filter(({ id }) => id !== this.way.id) : [];
         },
 
         get isEmpty() { return this.marks.length === 0; },

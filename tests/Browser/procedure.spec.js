@@ -1,4 +1,4 @@
-import { beginRun, expect, newHouse, signIn, test } from './steps.js';
+import { beginRun, expect, goOffline, goOnline, newHouse, signIn, test } from './steps.js';
 
 /** Answers the first step and holds its request; what is returned lets it go on. */
 async function answerOnTheWay(page, now) {
@@ -26,7 +26,7 @@ test('a procedure goes on in the basement, past a reload, and is whole when the 
     await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
     await expect(answered(page)).toContainText('1 of');
 
-    await context.setOffline(true);
+    await goOffline(context);
     await now.getByRole('button', { name: 'It is so' }).click();
     await expect(page.getByText('1 to send')).toBeVisible();
     while ((await now.getByRole('heading').textContent()).startsWith('Open, lock')) { await now.getByRole('button', { name: 'It is so' }).click(); await page.waitForTimeout(100); }
@@ -46,7 +46,7 @@ test('a procedure goes on in the basement, past a reload, and is whole when the 
     await page.reload();
     await expect(now.getByRole('heading')).toHaveText('Exhaust, alarms and clearances');
     await expect(page.getByText('Saved on this phone')).toBeVisible();
-    await context.setOffline(false);
+    await goOnline(context);
     await expect(page.getByText('All sent.')).toBeVisible();
     await expect(page.locator('[data-item="isolate/proved-dead"]')).toContainText('done');
     await expect(page.locator('[data-item="isolate/proved-dead"]')).toContainText('L2 shows 118 V');
@@ -62,7 +62,7 @@ test('pictures taken without a network survive a reload and arrive over a connec
     await page.reload();
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await page.reload();
-    await context.setOffline(true);
+    await goOffline(context);
     const now = page.locator('.now:not([hidden])');
     const picture = await page.evaluate(() => new Promise((resolve) => {
         const canvas = Object.assign(document.createElement('canvas'), { width: 2400, height: 1200 });
@@ -84,7 +84,7 @@ test('pictures taken without a network survive a reload and arrive over a connec
         heard.push(route.request().postDataBuffer().length);
         return route.continue();
     });
-    await context.setOffline(false);
+    await goOnline(context);
     await expect(page.getByText('All sent.')).toBeVisible({ timeout: 60_000 });
     expect(heard).toHaveLength(3);
     await expect(page.locator('[data-item="isolate/briefing"]')).toContainText('3 pictures');
@@ -162,7 +162,7 @@ test('what was answered and sent is corrected without a network', async ({ page,
     await expect(answered(page)).toContainText('1 of');
     await expect(page.getByText('All sent.')).toBeVisible();
 
-    await context.setOffline(true);
+    await goOffline(context);
     await page.locator('[data-item="isolate/briefing"]').getByRole('link').click();
     await expect(now.getByRole('heading')).toHaveText('Say aloud what will happen');
     await expect(now).toContainText('Answered: as expected');
@@ -173,7 +173,7 @@ test('what was answered and sent is corrected without a network', async ({ page,
     await now.getByRole('button', { name: 'It is so' }).click();
     await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
 
-    await context.setOffline(false);
+    await goOnline(context);
     await expect(page.getByText('All sent.')).toBeVisible();
     await expect(page.locator('[data-item="isolate/briefing"]')).toContainText('The cook came in later');
     const stored = await (await page.request.get(`${run}/report.json`)).json();

@@ -52,3 +52,17 @@ export async function beginRun(page, settingsUrl) {
     await expect(page.getByRole('button', { name: 'Mark: utility off' })).toBeVisible();
     return page.url();
 }
+
+const SENT = /\/runs\/\d+\/(marks|answers|photos)$/;
+const refuse = (route) => route.abort('internetdisconnected');
+
+/** No network, past a reload too: while a page is loaded anew the browser itself lets a request slip out. */
+export async function goOffline(context) {
+    await context.route(SENT, refuse);
+    await context.setOffline(true);
+}
+
+export async function goOnline(context) {
+    await context.unroute(SENT, refuse);
+    await context.setOffline(false);
+}

@@ -73,6 +73,9 @@ test('after an outage the test button is timed on the same watch, and the outage
     };
     await expect(page.getByRole('button', { name: 'Time the test button' })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Time an outage again' })).toBeHidden(); // none was timed yet
+    await mark('utility off');
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect(page.getByRole('list', { name: 'Marks', exact: true })).toContainText('struck out'); // alone, and still in sight
     for (const name of ['utility off', 'start signal', 'generator good', 'load on G']) { await mark(name); }
     await expect(page.getByRole('button', { name: 'Time the test button' })).toBeHidden(); // not in the middle of a run
     await page.getByRole('button', { name: 'No bait test' }).click();
@@ -91,8 +94,8 @@ test('after an outage the test button is timed on the same watch, and the outage
     await expect(page.getByRole('heading', { name: 'Test by the button' })).toBeVisible();
     await expect(lines.first().locator('.fig')).toHaveText('0.0\u202Fs'); // each run has its own clock
     await page.getByText('Timed before in this run').click();
-    await expect(page.getByRole('list', { name: 'Marks before' }).getByRole('listitem')).toHaveCount(7);
-    await expect(page.getByRole('list', { name: 'Marks before' }).getByRole('listitem').first()).toContainText('Simulated outage');
+    await expect(page.getByRole('list', { name: 'Marks before' }).getByRole('listitem')).toHaveCount(8);
+    await expect(page.getByRole('list', { name: 'Marks before' }).getByRole('listitem').nth(1)).toContainText('Simulated outage');
 
     await page.reload(); // it knows where it is without being told
     await page.getByRole('button', { name: 'Time an outage again' }).click();

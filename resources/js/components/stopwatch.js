@@ -125,7 +125,7 @@ export function stopwatch() {
             const { runs } = this;
             return this.marks.map((mark) => {
                 const run = runs.findLast(([first]) => first.at_ms <= mark.at_ms) ?? runs[0] ?? [mark];
-                const isAtHand = this.chosen === null && run === runs.at(-1);
+                const isAtHand = this.chosen === null && (runs.length === 0 || run === runs.at(-1));
                 const isFirst = run[0].id === mark.id && runs.length > 1 && (this.isFinished || !isAtHand); // the head of the page names the run at hand
                 return {
                     id: mark.id,

@@ -10,7 +10,6 @@ use Escapement\Core\Commissioning\Procedure\Answered;
 use Escapement\Core\Commissioning\Procedure\Procedure;
 use Escapement\Core\Commissioning\Procedure\Progress;
 use Escapement\Core\Commissioning\Procedure\Step;
-use Escapement\Core\Commissioning\Procedure\TimedSteps;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\ProcedureReader;
@@ -37,8 +36,7 @@ final readonly class ProcedureFacts
     public function progress(array $timed): Progress
     {
         $answered = $this->run->answers->map(static fn(StepAnswer $answer): Answered => new Answered($answer->step, $answer->expectation, $answer->verdict));
-        $steps = array_values($this->steps);
 
-        return new Progress($steps, array_values($answered->all()), TimedSteps::verdicts($steps, $timed) + ($this->run->isSigned() ? Progress::SIGNED : []));
+        return Progress::ofRun(array_values($this->steps), array_values($answered->all()), $timed, $this->run->isSigned());
     }
 }

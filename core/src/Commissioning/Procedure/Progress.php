@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
+use Escapement\Core\Commissioning\TimedRun;
+
 /** How far a procedure is worked through: what is open, what is locked and why. Rule: commissioning §1. */
 final readonly class Progress
 {
@@ -60,6 +62,18 @@ final readonly class Progress
         $this->states = $states;
         $this->waitsFor = $waits;
         $this->because = $because;
+    }
+
+    /**
+     * By the answers of a run, its stopwatch, and the signing that closes it.
+     *
+     * @param list<Step>     $steps
+     * @param list<Answered> $answers the later one of a step counts
+     * @param list<TimedRun> $runs    in order
+     */
+    public static function ofRun(array $steps, array $answers, array $runs, bool $isSigned): self
+    {
+        return new self($steps, $answers, TimedSteps::verdicts($steps, $runs) + ($isSigned ? self::SIGNED : []));
     }
 
     public function closed(): int

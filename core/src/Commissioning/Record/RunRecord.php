@@ -6,10 +6,6 @@ namespace Escapement\Core\Commissioning\Record;
 
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
-use Escapement\Core\Commissioning\Procedure\Answered;
-use Escapement\Core\Commissioning\Procedure\Progress;
-use Escapement\Core\Commissioning\Procedure\Step;
-use Escapement\Core\Commissioning\Procedure\TimedSteps;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Commissioning\TimingVerdict;
@@ -17,7 +13,6 @@ use Escapement\Core\Commissioning\TimingVerdictResult;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\PlantReader;
-use Escapement\Core\Wire\ProcedureReader;
 use Escapement\Core\Wire\SettingsReader;
 
 /**
@@ -67,7 +62,7 @@ final class RunRecord
         $object = $export->object();
         $object->required('format')->oneOf([self::FORMAT]);
         $record = new self($object->required('record'));
-        $record->agreesWith($export);
+        $record->procedure = (new Agreement($record))->with($export);
 
         return $record;
     }
@@ -129,164 +124,6 @@ final class RunRecord
         $plant = (new PlantReader())->plant($this->system);
 
         return (new TimingVerdict($plant, (new SettingsReader())->settings($this->settings, $plant), $this->reactionMs))->judge($this->timed());
-    }
-
-    /**
-     * Whether an exported run says what its record says.
-     *
-     * @throws BadInput at what differs
-     */
-    private function agreesWith(Node $export): void
-    {
-        $object = $export->object();
-        $said = ['system' => $this->system->value, 'settings' => $this->settings->value, 'settings_version' => $this->settingsVersion, 'reaction_ms' => $this->reactionMs];
-        foreach ($said as $key => $value) {
-            $node = $object->required($key);
-            if (self::text($node->value) !== self::text($value)) {
-                throw $node->bad('This is not what the record says.');
-            }
-        }
-        if ($this->header !== null) {
-            $signed = $this->header->object();
-            foreach (['site', 'switch', 'loads', 'sheet'] as $key) {
-                $node = $object->required($key);
-                if (self::text($node->value) !== self::text($signed->required($key)->value)) {
-                    throw $node->bad('This is not what was signed.');
-                }
-            }
-        }
-        $this->agreesOnMarks($object->required('marks'));
-        $this->agreesOnAnswers($object->required('procedure'));
-        $this->agreesOnPhotos($object->required('photos'));
-        $this->agreesOnTiming($object->required('timing'));
-        $this->agreesOnSignature($object->required('signature'));
-    }
-
-    /** What the marks come to is computed anew; words are left to the edition that wrote them. */
-    private function agreesOnTiming(Node $timing): void
-    {
-        $told = $timing->object();
-        $computed = $this->timing();
-        $verdict = $told->required('verdict');
-        if ($verdict->value !== $computed->verdict) {
-            throw $verdict->bad("The marks of the record come to \"$computed->verdict\".");
-        }
-        $runs = $told->required('runs');
-        if (self::text($runs->value) !== self::text(Node::fromArray($computed->toArray())->object()->required('runs')->value)) {
-            throw $runs->bad('The marks of the record come to other times.');
-        }
-        $findings = $told->required('findings');
-        $ids = array_map(static fn(Node $finding): mixed => $finding->object()->required('id')->value, $findings->list());
-        if ($ids !== array_column($computed->findings, 'id')) {
-            throw $findings->bad('The marks of the record come to other findings.');
-        }
-    }
-
-    /** The last answer of a step counts; the states are compared where the steps are still made alike. */
-    private function agreesOnAnswers(Node $procedure): void
-    {
-        $last = [];
-        foreach ($this->answers as $answer) {
-            $last[$answer->step] = $answer;
-        }
-        $steps = $last === [] ? [] : $this->steps();
-        $told = $alike = [];
-        foreach ($procedure->list() as $node) {
-            $line = $node->object();
-            $given = $line->required('given');
-            $id = $line->required('id')->text(120);
-            $who = $line->required('who');
-            $answer = $last[$id] ?? null;
-            if (self::text($given->isNull() ? null : self::map($given)) !== self::text($answer?->given)) {
-                throw $given->bad('The record has another answer.');
-            }
-            if ($who->value !== $answer?->who) {
-                throw $who->bad('Somebody else answered this in the record.');
-            }
-            $alike[] = isset($steps[$id]) && $steps[$id]->expectation === $line->required('expect')->value;
-            $told[$id] = $line->required('state');
-        }
-        if ($told === [] && $last === []) {
-            return;
-        }
-        if (array_diff_key(array_intersect_key($last, $steps), $told) !== []) {
-            throw $procedure->bad('The record has answers to more steps than these.');
-        }
-        $this->procedure = $steps !== [] && ! in_array(false, $alike, true) && array_keys($told) === array_keys($steps) ? 'states' : 'answers';
-        if ($this->procedure === 'states') {
-            $this->agreesOnStates($told, array_values($steps));
-        }
-    }
-
-    /** @return array<string, Step> as this edition makes them; empty where the record does not say from what */
-    private function steps(): array
-    {
-        if ($this->work === null) {
-            return [];
-        }
-        $steps = [];
-        $input = new Node((object) (['system' => $this->system->value, 'settings' => $this->settings->value] + get_object_vars((object) $this->work->value)));
-        foreach ((new ProcedureReader())->procedure($input->object())->steps() as $step) {
-            $steps[$step->id] = $step;
-        }
-
-        return $steps;
-    }
-
-    /**
-     * @param array<string, Node> $told
-     * @param list<Step>          $steps
-     */
-    private function agreesOnStates(array $told, array $steps): void
-    {
-        $answered = array_map(static fn(RecordedAnswer $one): Answered => new Answered($one->step, $one->expectation, $one->verdict), $this->answers);
-        $timed = TimedSteps::verdicts($steps, $this->timing()->runs) + ($this->signature === null ? [] : Progress::SIGNED);
-        foreach ((new Progress($steps, $answered, $timed))->states as $id => $state) {
-            if ($told[$id]->value !== $state->value) {
-                throw $told[$id]->bad("The record comes to \"$state->value\".");
-            }
-        }
-    }
-
-    private function agreesOnPhotos(Node $photos): void
-    {
-        $hashes = array_combine(array_column($this->photos, 'id'), array_map(static fn(array $photo): array => [$photo['step'], $photo['sha256']], $this->photos));
-        foreach ($photos->list() as $node) {
-            $photo = $node->object();
-            $id = $photo->required('id')->text(40);
-            if (($hashes[$id] ?? null) !== [$photo->required('step')->value, $photo->required('sha256')->value]) {
-                throw $node->bad('The record has no such picture.');
-            }
-            unset($hashes[$id]);
-        }
-        if ($hashes !== []) {
-            throw $photos->bad('The record has more pictures than these.');
-        }
-    }
-
-    private function agreesOnSignature(Node $signature): void
-    {
-        $signed = $signature->isNull() ? null : $signature->object();
-        $said = $signed === null ? null : [$signed->required('name')->value, $signed->required('verdict')->value, self::maybe($signed->nullable('drawing'), 20_000), $signed->required('signed_at')->value];
-        if ($said !== ($this->signature === null ? null : [$this->signature['name'], $this->signature['verdict'], $this->signature['drawing'], $this->signature['at']])) {
-            throw $signature->bad('This is not the signature of the record.');
-        }
-    }
-
-    private function agreesOnMarks(Node $marks): void
-    {
-        $said = [];
-        foreach ($marks->list() as $node) {
-            $mark = $node->object();
-            $known = $this->marks[$mark->required('id')->text(40)] ?? null;
-            if ($known === null || $known->told() !== [$mark->required('event')->value, $mark->required('at_ms')->value, $mark->required('undone')->value, $mark->nullable('note')?->value, $mark->nullable('late_reason')?->value, $mark->nullable('flag')?->value, $mark->nullable('client_wall')?->value]) {
-                throw $node->bad('The record has no such mark.');
-            }
-            $said[$known->mark->id] = true;
-        }
-        if (count($said) !== count($this->marks)) {
-            throw $marks->bad('The record has more marks than these.');
-        }
     }
 
     private function begin(Node $what, string $who, string $at): void
@@ -359,7 +196,7 @@ final class RunRecord
     }
 
     /** @return array<string, mixed> */
-    private static function map(Node $node): array
+    public static function map(Node $node): array
     {
         if ($node->value !== []) {
             $node->object();
@@ -372,23 +209,8 @@ final class RunRecord
         return $map;
     }
 
-    private static function maybe(?Node $node, int $max): ?string
+    public static function maybe(?Node $node, int $max): ?string
     {
         return $node === null || $node->value === '' ? null : $node->text($max);
-    }
-
-    /** Equal values read equal, whatever the order of their keys. */
-    private static function text(mixed $value): string
-    {
-        $sorted = static function (mixed $one) use (&$sorted): mixed {
-            if ($one instanceof \stdClass) {
-                $one = get_object_vars($one);
-                ksort($one, SORT_STRING);
-            }
-
-            return is_array($one) ? array_map($sorted, $one) : (is_float($one) && $one === floor($one) && abs($one) < 1e15 ? (int) $one : $one);
-        };
-
-        return json_encode($sorted($value), JSON_THROW_ON_ERROR);
     }
 }

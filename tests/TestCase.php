@@ -42,7 +42,7 @@ abstract class TestCase extends BaseTestCase
         return $user;
     }
 
-    /** A site of the user's company with one switch and the template of its kind as version 1. */
+    /** A site of the user's company with one switch and the template of its kind as version 1; it is known who opens upstream. */
     protected function switchOf(User $user, InstallationKind $kind = InstallationKind::WholeHouse): TransferSwitch
     {
         $template = new SheetTemplate($kind);
@@ -50,6 +50,7 @@ abstract class TestCase extends BaseTestCase
         $switch = TransferSwitch::query()->create([
             'company_id' => $user->company_id, 'site_id' => $site->id, 'name' => 'Q1', 'application' => $template->application(),
             'plant' => $template->plant()->toArray(), 'rated_kw' => [],
+            'survey' => $kind->isMobile() ? [] : ['upstream' => 'utility', 'inspection' => 'no'] + ($kind->hasGenerator() ? [] : ['upstream_second' => 'utility']),
         ]);
         Sheet::query()->create([
             'company_id' => $user->company_id, 'switch_id' => $switch->id, 'version' => 1, 'standing' => Standing::AsFound,

@@ -57,16 +57,23 @@ final readonly class DecideFacts
     /** How long the tank of the survey lasts under a load, and what it burns; null where gas is piped or nothing is known. */
     public function fuel(float $loadKw): ?Answer
     {
+        $fuel = $this->plan->switch->fuel;
+
+        return $fuel === null ? null : $this->fuelOn($fuel, $loadKw);
+    }
+
+    public function fuelOn(FuelKind $fuel, float $loadKw): ?Answer
+    {
         $switch = $this->plan->switch;
-        $ratedKw = $switch->fuel === null ? null : ($switch->rated_kw[$switch->fuel->value] ?? null);
-        if ($ratedKw === null || $switch->fuel === FuelKind::Battery || $loadKw <= 0) {
+        $ratedKw = $switch->rated_kw[$fuel->value] ?? null;
+        if ($ratedKw === null || $fuel === FuelKind::Battery || $loadKw <= 0) {
             return null;
         }
         $tankGal = $switch->survey['tank_gal'] ?? null;
         $pct = $switch->survey['tank_pct'] ?? null;
 
-        return (new Fuel())->answer(Node::fromArray(['fuel' => $switch->fuel->value, 'rated_kw' => $ratedKw, 'load_kw' => $loadKw]
-            + (is_numeric($tankGal) && $switch->fuel !== FuelKind::NaturalGas ? ['tank' => ['capacity_gal' => (float) $tankGal] + (is_numeric($pct) ? ['level_pct' => (float) $pct] : [])] : [])));
+        return (new Fuel())->answer(Node::fromArray(['fuel' => $fuel->value, 'rated_kw' => $ratedKw, 'load_kw' => $loadKw]
+            + (is_numeric($tankGal) && $fuel !== FuelKind::NaturalGas ? ['tank' => ['capacity_gal' => (float) $tankGal] + (is_numeric($pct) ? ['level_pct' => (float) $pct] : [])] : [])));
     }
 
     /** @param callable(LoadItem): bool $isCarried */

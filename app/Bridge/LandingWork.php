@@ -10,9 +10,8 @@ use Escapement\Core\Landing\Entry;
 use Escapement\Core\Landing\Feeder;
 use Escapement\Core\Landing\Landing;
 use Escapement\Core\Landing\LandingPlan;
-use Escapement\Core\Topology\BondingCheck;
+use Escapement\Core\Template\SiteBonding;
 use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
 use Illuminate\Support\Carbon;
 
 /** The schedule of wires and the landings that follow from it, with what was put right by hand. Needs of the switch: site, loads, plan. */
@@ -29,20 +28,22 @@ final readonly class LandingWork
     public array $enclosures;
     /** @var list<array{box: array<string, mixed>, answer: ?Answer, fault: ?string}> */
     public array $boxes;
-    /** @var array<string, mixed> what `bonding` answers */
-    public array $bonding;
+    public SiteBonding $bonding;
+    /** @var list<string> feeders that cannot be proposed yet, in sentences */
+    public array $waiting;
 
     public function __construct(TransferSwitch $switch, public PlanFacts $plan)
     {
         $runs = $switch->plan->runs ?? [];
         $units = new Units($switch->site->units);
-        $this->rows = array_map(static fn(array $run): WireRow => new WireRow($run, $plan->system, $units), $runs === [] ? $plan->plan->feeders() : $runs);
+        $this->rows = array_map(static fn(array $run): WireRow => new WireRow($run, $plan->system, $units), $runs === [] ? $plan->feeders()->feeders() : $runs);
+        $this->waiting = $runs === [] ? $plan->feeders()->waiting() : [];
         $this->feeders = array_values(array_filter(array_map(static fn(WireRow $row): ?Feeder => $row->feeder(), $this->rows)));
         $this->entries = Entry::of($this->feeders);
         $this->facts = new LandingFacts($switch, $plan->system);
-        $this->bonding = BondingCheck::read(Node::fromArray($plan->plan->bonding()))->answer()->values;
+        $this->bonding = $plan->bonding();
         $names = $plan->plan->names();
-        $bonded = $this->bondedAfter();
+        $bonded = $this->bonding->bondedAfter();
         $kept = $switch->plan->landing ?? [];
         $today = Carbon::now($switch->site->timezone)->format('Y-m-d');
         $tables = [];
@@ -51,19 +52,6 @@ final readonly class LandingWork
         }
         $this->enclosures = $tables;
         $this->boxes = array_map($this->judged(...), array_values($kept['boxes'] ?? []));
-    }
-
-    /** @return list<string> elements in which neutral and ground are joined once the work is done */
-    public function bondedAfter(): array
-    {
-        $after = array_fill_keys(is_array($this->bonding['bonds_present'] ?? null) ? $this->bonding['bonds_present'] : [], true);
-        foreach (is_array($this->bonding['actions'] ?? null) ? $this->bonding['actions'] : [] as $action) {
-            if ($action['action'] === 'remove-bond' || $action['action'] === 'add-bond') {
-                $after[$action['at']] = $action['action'] === 'add-bond';
-            }
-        }
-
-        return array_map(strval(...), array_keys(array_filter($after)));
     }
 
     /**

@@ -8,7 +8,10 @@ use App\Models\LoadItem;
 use App\Models\TransferSwitch;
 use Escapement\Core\Calc\Answer;
 use Escapement\Core\Power\BatteryRuntime;
+use Escapement\Core\Power\CarriedLoads;
 use Escapement\Core\Power\SingleLegJumper;
+use Escapement\Core\Power\SourceFigures;
+use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Wire\Node;
 use Escapement\Core\Wiring\MobileCable;
@@ -29,9 +32,10 @@ final readonly class MobileFacts
         $this->is30 = $switch->site->installation === InstallationKind::Mobile30;
     }
 
+    /** What was typed on the page of the batteries; the inverter's rating is the survey's while nothing is. */
     public function number(string $key): ?float
     {
-        $value = $this->kept[$key] ?? null;
+        $value = $this->kept[$key] ?? ($key === 'inverter_kw' ? $this->switch->rated_kw[Fuel::Battery->value] ?? null : null);
 
         return is_numeric($value) ? (float) $value : null;
     }
@@ -42,12 +46,19 @@ final readonly class MobileFacts
         return $this->switch->loads->firstWhere('name', $this->kept['charger'] ?? null);
     }
 
-    /** Loads that run from the inverter: what hangs between both legs has no voltage there. */
-    private function runs(LoadItem $load): bool
+    /** The batteries as a source; null while the inverter is not known. */
+    public function inverter(): ?SourceFigures
     {
-        return strlen($this->plan->connect($load)) === 2;
+        return (new SourceFacts($this->switch, $this->plan->system))->on(Fuel::Battery);
     }
 
+    /** Which loads the inverter carries. */
+    public function carried(): ?CarriedLoads
+    {
+        return $this->plan->carried($this->inverter());
+    }
+
+    /** How long the batteries carry the loads that stay on: the charger of the battery and what the plan leaves off are not among them. */
     public function runtime(): ?Answer
     {
         $batteryKwh = $this->number('battery_kwh');
@@ -56,7 +67,8 @@ final readonly class MobileFacts
         }
         $stations = (int) ($this->number('stations') ?? 1);
         $charger = $this->charger();
-        $loads = $this->switch->loads->filter(fn(LoadItem $load): bool => $load->name !== $charger?->name && $this->runs($load));
+        $carried = $this->inverter() === null ? null : $this->carried();
+        $loads = $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->name !== $charger?->name && ($carried === null || in_array($load->name, $carried->on, true)));
 
         return (new BatteryRuntime())->answer(Node::fromArray([
             'battery_kwh' => $batteryKwh * $stations, 'chemistry' => $this->kept['chemistry'] ?? 'lfp',
@@ -81,15 +93,6 @@ final readonly class MobileFacts
             'v_ln_v' => $this->plan->system->vLn, 'feeder_neutral_a' => $neutralA, 'main_a' => (float) ($this->switch->site->service_a ?? self::RATED_A['50a']),
             'loads' => array_values($this->switch->loads->map(fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->plan->connect($load)])->all()),
         ]));
-    }
-
-    /** What an inverter carries: a charger of its own battery is always left off. */
-    public function shed(): ?Answer
-    {
-        $kw = $this->number('inverter_kw');
-        $amps = $this->number('inverter_a');
-
-        return $kw === null || $amps === null ? null : $this->plan->shedPlan($kw, $amps, $this->charger()?->name, true);
     }
 
     /** The shore cord as surveyed, at its rated current. */

@@ -24,7 +24,8 @@ final readonly class ProcedureFacts
     public function __construct(private Run $run)
     {
         $work = $run->work ?? ProcedureWork::of($run->switch, $run->options ?? []);
-        $this->procedure = (new ProcedureReader())->procedure(Node::fromArray(['system' => $run->plantThen(), 'settings' => $run->sheet->settings] + $work)->object());
+        $input = ProcedureReader::asBegun(Node::fromArray(['system' => $run->plantThen(), 'settings' => $run->sheet->settings] + $work));
+        $this->procedure = (new ProcedureReader())->procedure($input->object());
         $steps = [];
         foreach ($this->procedure->steps() as $step) {
             $steps[$step->id] = $step;

@@ -12,7 +12,6 @@ use Escapement\Core\Finding\Severity;
 use Escapement\Core\Landing\Entry;
 use Escapement\Core\Packing\PackList;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Template\SitePlan;
 use Illuminate\Support\Carbon;
 
 /**
@@ -35,18 +34,29 @@ final readonly class ProcedureWork
     public static function of(TransferSwitch $switch, array $schools, ?string $torqueUnit = null): array
     {
         $chosen = self::chosen($schools);
-        $work = ['kind' => $switch->site->installation->value, 'options' => self::options($switch, $chosen)];
-        if (! SitePlan::knows($switch->site->installation)) {
-            return $work;
-        }
         $plan = new PlanFacts($switch, $switch->plan);
-        $legA = $plan->rating()?->values['leg_a'] ?? null;
-        if (is_numeric($legA) && $legA > 0) {
-            $work['options']['leg_a'] = round((float) $legA, 1);
+        $work = ['kind' => $switch->site->installation->value, 'options' => self::options($switch, $chosen)];
+        if ($plan->source !== null && $plan->source->legA > 0) {
+            $work['options']['leg_a'] = round($plan->source->legA, 1);
         }
-        $work += ['topology' => $plan->plan->drawing(), 'names' => $plan->plan->names()];
+        $work += [
+            'topology' => $plan->plan->drawing(), 'names' => $plan->plan->names(), 'isolation' => self::isolation($switch),
+        ];
+        $surveyed = array_filter(['device' => $switch->test_device, 'label' => $switch->test_disconnect], is_string(...));
+        $work += $surveyed === [] ? [] : ['surveyed' => $surveyed];
 
         return $chosen['install'] ? $work + ['install' => self::install($switch, $plan, $torqueUnit ?? ($switch->site->units === 'metric' ? 'nm' : 'in_lb'))] : $work;
+    }
+
+    /** @return array<string, string> who opens upstream of the work, as surveyed */
+    private static function isolation(TransferSwitch $switch): array
+    {
+        $survey = $switch->survey ?? [];
+        $answer = static fn(string $key): string => is_string($survey[$key] ?? null) ? $survey[$key] : 'not_known';
+        $kind = $switch->site->installation;
+
+        return ['upstream' => $kind->isMobile() ? 'not_asked' : $answer('upstream'), 'inspection' => $answer('inspection')]
+            + ($kind->hasGenerator() ? [] : ['second' => $answer('upstream_second')]);
     }
 
     /** @return null|array<string, mixed> what site and plan of now would give to a run that has begun; null when it is what the run has */
@@ -105,6 +115,9 @@ final readonly class ProcedureWork
             }
         }
         $feeders = [];
+        foreach ($work->waiting as $i => $sentence) {
+            $feeders["waiting $i"] = ['name' => 'Feeder of the source', 'words' => 'Its size is not known.', 'stops' => [$sentence]];
+        }
         foreach ($work->rows as $row) {
             $name = $row->typed('name');
             $stops = array_map(static fn(Finding $finding): string => $finding->sentence(), array_values(array_filter($row->findings, static fn(Finding $finding): bool => $finding->severity === Severity::Stop)));
@@ -115,8 +128,9 @@ final readonly class ProcedureWork
         ], array_filter(array_values($work->enclosures), static fn(EnclosureTable $table): bool => $table->fault === null && $table->lines !== []));
         $calibrated = $switch->plan->pack['calibrated'][PackList::torqueToolKey()] ?? null;
 
-        return ['torque_unit' => $unit, 'work_date' => Carbon::now($switch->site->timezone)->format('Y-m-d'), 'bonding' => $plan->plan->bonding(), 'feeders' => array_values($feeders), 'enclosures' => array_values($enclosures)]
-            + (is_string($calibrated) ? ['calibrated_on' => $calibrated] : []);
+        return ['torque_unit' => $unit, 'work_date' => Carbon::now($switch->site->timezone)->format('Y-m-d'), 'actions' => $work->bonding->values['actions'], 'feeders' => array_values($feeders), 'enclosures' => array_values($enclosures)]
+            + (is_string($calibrated) ? ['calibrated_on' => $calibrated] : [])
+            + ($work->bonding->isKnown() ? [] : ['bonds_unknown' => 'Not known: ' . implode(', ', $work->bonding->unknown) . '. No bond is moved on a guess: look, isolated and proved dead, and enter it on the Plan page.']);
     }
 
     /** @return array<string, list<string>> what is wrong with a landing list that cannot be judged, by the runs that land there: its lugs cannot be asked for */

@@ -20,7 +20,7 @@ final readonly class ProofGrounds
         $facts = [
             'Kind' => $switch->site->installation->label(), 'Service' => $amps($switch->site->service_a), 'Rating of the switch' => $amps($switch->rating_a),
             'Poles' => $switch->poles === null ? 'not known' : (string) $switch->poles, 'Service-rated' => $switch->service_rated ? 'yes' : 'no', 'Neutral' => $isNeutralSwitched ? 'switched' : 'solid',
-            'Disconnect for the outage test' => $switch->test_disconnect ?? 'not known', 'Fuel' => $switch->fuel?->label() ?? 'not known', 'Generator' => $kw === null ? 'not known' : "$kw kW",
+            'Outage test point' => TestPointFacts::ofSwitch($switch)->name ?? 'not known', 'Fuel' => $switch->fuel?->label() ?? 'not known', 'Generator' => $kw === null ? 'not known' : "$kw kW",
             'Supply' => ($source['nominal_v'] ?? '?') . ' V, ' . ($source['nominal_hz'] ?? '?') . ' Hz',
         ];
         foreach ($switch->loads as $load) {

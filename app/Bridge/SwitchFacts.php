@@ -43,19 +43,19 @@ final readonly class SwitchFacts
         return (new SettingsReader())->settings(Node::fromArray($settings), $this->plant);
     }
 
-    /** @return list<Load> */
+    /** @return list<Load> that the transfer switch carries */
     public function loads(): array
     {
-        return array_values($this->switch->loads->map(
-            static fn(LoadItem $item): Load => new Load($item->name, (float) $item->kw, $item->priority, $item->shed),
-        )->all());
+        return array_map(
+            static fn(LoadItem $item): Load => new Load($item->name, (float) $item->kw, $item->priority, $item->shed, $item->compressor),
+            (new PlanFacts($this->switch, $this->switch->plan))->transferred(),
+        );
     }
 
+    /** What the source gives at this site, the same as on the plan: derated, and through its breaker or outlet. */
     public function sourceKw(): ?float
     {
-        $kw = $this->switch->fuel === null ? null : ($this->switch->rated_kw[$this->switch->fuel->value] ?? null);
-
-        return $kw === null ? null : (float) $kw;
+        return (new SourceFacts($this->switch, SourceFacts::systemOf($this->switch)))->figures()?->usableKw;
     }
 
     /**
@@ -104,7 +104,7 @@ final readonly class SwitchFacts
             'loads' => array_map(static fn(Load $load): array => $load->toArray(), $this->loads()),
             'events' => $events,
             'until_ms' => $untilMs,
-        ]));
+        ] + ($this->sourceKw() === null ? [] : ['source_kw' => $this->sourceKw()])));
     }
 
 }

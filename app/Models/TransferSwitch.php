@@ -22,7 +22,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ?int                 $rating_a
  * @property ?int                 $poles
  * @property bool                 $service_rated
- * @property ?string              $test_disconnect
+ * @property ?string              $test_disconnect  what the technician calls the device of the outage test, and where it is
+ * @property ?string              $test_device      its reference on the one-line
  * @property ?Fuel                $fuel
  * @property array<string, float> $rated_kw         by fuel
  * @property string               $largest_motor_hp

@@ -17,7 +17,6 @@ use Escapement\Core\Survey\Decision;
 use Escapement\Core\Survey\Question;
 use Escapement\Core\Survey\Questionnaire;
 use Escapement\Core\Survey\Subject;
-use Escapement\Core\Template\SitePlan;
 use Illuminate\Support\Carbon;
 
 /**
@@ -47,15 +46,16 @@ final class SiteStanding
     public function missing(): array
     {
         $switch = $this->switch;
+        $hasGenerator = $this->site->installation->hasGenerator();
         $known = [
             [$this->site->address !== null, 'Address', Decision::Day, Subject::Service],
             [$this->site->owner !== null, 'Owner or contact', Decision::Day, Subject::Service],
-            [$this->site->service_a !== null, 'Service size', Decision::OneLine, Subject::Service],
+            [$this->site->service_a !== null, $this->site->installation->isMobile() ? 'Shore supply' : 'Service size', Decision::OneLine, Subject::Service],
             [$switch?->rating_a !== null, 'Rating of the switch', Decision::OneLine, Subject::Source],
             [$switch?->poles !== null, 'Poles', Decision::OneLine, Subject::Source],
-            [$switch?->test_disconnect !== null, 'Disconnect for the outage test', Decision::Commission, Subject::Source],
-            [$switch?->fuel !== null, 'Fuel', Decision::Carry, Subject::Source],
-            [$switch !== null && $switch->fuel !== null && isset($switch->rated_kw[$switch->fuel->value]), 'Rating of the generator', Decision::Carry, Subject::Source],
+            [$switch?->test_device !== null, 'Outage test point', Decision::Commission, Subject::Source],
+            [! $hasGenerator || $switch?->fuel !== null, 'Fuel', Decision::Carry, Subject::Source],
+            [! $hasGenerator || $switch !== null && $switch->fuel !== null && isset($switch->rated_kw[$switch->fuel->value]), 'Rating of the source', Decision::Carry, Subject::Source],
             [$switch !== null && $switch->loads->isNotEmpty(), 'Loads', Decision::Carry, Subject::Loads],
         ];
         $missing = [];
@@ -83,11 +83,9 @@ final class SiteStanding
             return [$survey];
         }
 
-        $plan = SitePlan::knows($this->site->installation)
-            ? [new StageRow('plan', 'Plan', $switch->loads->isEmpty() ? 'waits for loads' : 'one-line, bonds', $switch->loads->isEmpty() ? 'open' : 'part', $switch->loads->isEmpty() ? 0 : .5, route('plan', $switch))]
-            : [];
+        $plan = new StageRow('plan', 'Plan', $switch->loads->isEmpty() ? 'waits for loads' : 'one-line, bonds', $switch->loads->isEmpty() ? 'open' : 'part', $switch->loads->isEmpty() ? 0 : .5, route('plan', $switch));
 
-        return [$survey, ...$plan, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch), $this->reportRow($switch)];
+        return [$survey, $plan, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch), $this->reportRow($switch)];
     }
 
     /** @return list<Finding> of the settings, worst first */

@@ -33,8 +33,10 @@ use Escapement\Core\Rehearsal\ScenarioEvent;
 use Escapement\Core\Rehearsal\Verb;
 use Escapement\Core\Site\Side;
 use Escapement\Core\Site\Source;
+use Escapement\Core\Survey\Upstream;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\PowerDownTasks;
+use Escapement\Core\Template\PowerDownWork;
 use Escapement\Core\Template\ReturnSchool;
 use Escapement\Core\Template\SheetTemplate;
 use Illuminate\Database\Seeder;
@@ -46,6 +48,13 @@ use Ramsey\Uuid\Uuid;
 final class DatabaseSeeder extends Seeder
 {
     private const SIGNATURE = 'M30 90L48 52L60 44L66 60L50 78L84 70L96 86L110 58L118 84L140 62L150 80L176 54L190 84L230 66L300 72';
+
+    /** What a survey of a house found; lengths in metres. */
+    private const HOUSE = [
+        'meter' => 'one', 'upstream' => 'utility', 'inspection' => 'yes', 'electrode' => 'panel', 'service_metal' => 'al', 'line_conductors' => 3, 'slack_m' => 0.6, 'bus_a' => 200, 'free_spaces' => 6, 'multiwire' => 'yes', 'branch_metal' => 'cu',
+        'co_alarms' => 'yes', 'opening_m' => 3.2, 'opening_least_m' => 1.5, 'clearance' => 'yes', 'box_place' => 'outdoors', 'entries' => 'both_ends', 'wall' => 'finished', 'flood' => 'no',
+        'regulators' => 'yes', 'flexible' => 'yes', 'static_inwc' => 11.2, 'loaded_inwc' => 10.6, 'tank_gal' => 250, 'tank_pct' => 70,
+    ];
 
     private User $rosa;
     private User $milo;
@@ -97,14 +106,14 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Juniper Row 14', InstallationKind::WholeHouse, [
             'address' => '14 Juniper Row, Saltmarsh', 'owner' => 'Family Aldous', 'service_a' => 200, 'altitude_m' => 120,
         ], [
-            'rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18, 'natural_gas' => 16.2],
-            'has_compressor' => true,
+            'rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main, garage wall', 'test_device' => 'ats.main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18, 'natural_gas' => 16.2],
+            'has_compressor' => true, 'survey' => self::HOUSE,
         ], [['Always on', 3.4, 1, true, false], ['Well pump', 1.5, 1, true, false], ['Heat pump', 5.0, 2, false, true], ['Water heater', 4.5, 3, false, true]]);
         $this->sheet($switch, $this->milo, Standing::AsFound, 'As the last installer left it: nobody had written it down.', [
             'return_delay_ms' => 5000, 'cooldown_ms' => 60_000, 'sensing' => ['normal' => ['over_voltage' => null]],
         ]);
         $this->planned($switch, 'managed', 18, ['promised_min' => 90, 'hot_day' => false, 'opens_at' => $now->copy()->subDays(60)->format('Y-m-d\T09:00')]
-            + PowerDownTasks::usual(3, ['Take the bond out of Generator', 'Take the bond out of Panel', 'Fit the bond in Transfer switch', 'Run the electrode conductor to Transfer switch'], 18));
+            + PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse, 3, ['Take the bond out of Generator', 'Take the bond out of Panel', 'Fit the bond in Transfer switch', 'Move the electrode conductor of Panel'], 18, upstream: Upstream::Utility, isInspected: true)));
         $this->sheet($switch, $this->milo, Standing::AsLeft, 'Five minutes, so that a line crew does not bounce the house.');
         $this->timed($switch, $this->milo, [
             ['utility_off', 0], ['start_signal', 5600], ['engine_running', 11_300], ['transferred', 21_200], ['bait_on', 95_000], ['bait_off', 105_100],
@@ -119,7 +128,7 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Mossgate parish hall', InstallationKind::EssentialCircuits, [
             'address' => 'Mossgate Green', 'owner' => 'Warden Ines Poole', 'service_a' => 100, 'altitude_m' => 40,
         ], [
-            'rating_a' => 100, 'poles' => 2, 'service_rated' => false, 'test_disconnect' => 'Q1', 'fuel' => 'natural_gas', 'rated_kw' => ['natural_gas' => 9],
+            'rating_a' => 100, 'poles' => 2, 'service_rated' => false, 'test_disconnect' => 'Feed breaker in the main panel', 'test_device' => 'main.feed', 'fuel' => 'natural_gas', 'rated_kw' => ['natural_gas' => 9],
         ], [['Hall lights', 1.2, 1, true, false], ['Kitchen', 3.6, 2, false, false], ['Fridges', 1.1, 1, true, false]]);
         $this->sheet($switch, $this->milo, Standing::AsFound, 'Read from the panel.', [], ReturnSchool::Short);
         $this->timed($switch, $this->milo, [
@@ -134,7 +143,7 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Otter Bend Veterinary Clinic', InstallationKind::TwoPanels, [
             'address' => '2 Mill Lane, Otter Bend', 'owner' => 'Dr Pia Holm', 'service_a' => 400, 'altitude_m' => 310,
         ], [
-            'rating_a' => 400, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1', 'fuel' => 'lp', 'rated_kw' => ['lp' => 24, 'natural_gas' => 21],
+            'rating_a' => 400, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main, plant room', 'test_device' => 'ats.main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 24, 'natural_gas' => 21],
             'has_compressor' => true,
         ], [['Always on', 8.4, 1, true, false], ['Heat pump', 5.0, 2, false, true], ['Water heater', 4.5, 3, false, true], ['Dryer', 5.6, 4, false, true]]);
         $this->sheet($switch, $this->rosa, Standing::Proposed, 'Shedding keeps it under 18 kW.', [
@@ -151,7 +160,7 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Tamarack Orchard cold store', InstallationKind::ContactorGenerator, [
             'address' => 'Orchard Road 7', 'owner' => 'Tamarack growers', 'service_a' => 250, 'altitude_m' => 560, 'units' => 'metric', 'timezone' => 'Europe/Berlin',
         ], [
-            'rating_a' => 250, 'poles' => 4, 'test_disconnect' => 'Q0', 'fuel' => 'diesel', 'rated_kw' => ['diesel' => 60], 'largest_motor_hp' => 25, 'has_compressor' => true,
+            'rating_a' => 250, 'poles' => 4, 'test_disconnect' => 'Q0', 'test_device' => 'q1', 'fuel' => 'diesel', 'rated_kw' => ['diesel' => 60], 'largest_motor_hp' => 25, 'has_compressor' => true,
         ], [['Compressors', 31, 1, true, false], ['Lights', 4, 1, true, false]], ['nominal_v' => 230, 'nominal_hz' => 50]);
         $this->sheet($switch, $this->rosa, Standing::AsFound, 'Phase order was never checked here.', [
             'sensing' => ['normal' => ['rotation_check' => false, 'unbalance' => null]], 'cooldown_ms' => 60_000,
@@ -164,7 +173,7 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Rill Street bookmobile', InstallationKind::Mobile50, [
             'address' => 'Garage, Rill Street', 'owner' => 'Rill Street library', 'service_a' => 50,
         ], [
-            'rating_a' => 50, 'poles' => 2, 'test_disconnect' => 'shore plug', 'fuel' => 'petrol', 'rated_kw' => ['petrol' => 4],
+            'rating_a' => 50, 'poles' => 2, 'test_disconnect' => 'Shore plug', 'test_device' => 'plug', 'fuel' => 'petrol', 'rated_kw' => ['petrol' => 4, 'battery' => 3],
         ], [['Converter', 0.9, 2, false, false], ['Lights and desk', 0.6, 1, true, false], ['Roof fan', 1.3, 2, false, false]]);
         $this->sheet($switch, $this->milo, Standing::AsLeft, 'Half a minute of warm-up.');
         $this->timed($switch, $this->milo, [
@@ -180,7 +189,7 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Saltmarsh pumping station', InstallationKind::MotorDriven, [
             'address' => 'Dyke Road', 'owner' => 'Saltmarsh water board', 'service_a' => 630, 'altitude_m' => 3, 'units' => 'metric', 'timezone' => 'Europe/Berlin',
         ], [
-            'rating_a' => 630, 'poles' => 4, 'test_disconnect' => 'Q01', 'fuel' => 'diesel', 'rated_kw' => ['diesel' => 160], 'largest_motor_hp' => 40,
+            'rating_a' => 630, 'poles' => 4, 'test_disconnect' => 'Q01', 'test_device' => 'q1', 'fuel' => 'diesel', 'rated_kw' => ['diesel' => 160], 'largest_motor_hp' => 40,
         ], [['Pump 1', 45, 1, true, false], ['Pump 2', 45, 2, false, true], ['Controls', 2, 1, true, false]], ['nominal_v' => 230, 'nominal_hz' => 50]);
         $this->sheet($switch, $this->rosa, Standing::Proposed, 'From the template; ten minutes of return delay.', [
             'exercise' => null,
@@ -198,11 +207,7 @@ final class DatabaseSeeder extends Seeder
     private function surveys(): void
     {
         $switchOf = static fn(string $name): TransferSwitch => Site::query()->where('name', $name)->firstOrFail()->switches()->firstOrFail();
-        $house = [
-            'meter' => 'one', 'upstream' => 'utility', 'service_metal' => 'al', 'line_conductors' => 3, 'slack_m' => 0.6, 'bus_a' => 200, 'free_spaces' => 6, 'multiwire' => 'yes', 'branch_metal' => 'cu',
-            'co_alarms' => 'yes', 'opening_m' => 3.2, 'opening_least_m' => 1.5, 'clearance' => 'yes', 'box_place' => 'outdoors', 'entries' => 'both_ends', 'wall' => 'finished', 'flood' => 'no',
-            'regulators' => 'yes', 'flexible' => 'yes', 'static_inwc' => 11.2, 'loaded_inwc' => 10.6, 'tank_gal' => 250, 'tank_pct' => 70,
-        ];
+        $house = self::HOUSE;
         $juniper = $switchOf('Juniper Row 14');
         $juniper->update(['survey' => $house]);
         $switchOf('Otter Bend Veterinary Clinic')->update(['survey' => ['meter' => 'two', 'line_conductors' => 6, 'slack_m' => 0, 'service_metal' => 'al', 'opening_m' => 1.1, 'co_alarms' => 'old', 'regulators' => 'no', 'wall' => 'open'] + array_diff_key($house, array_flip(['flood', 'clearance', 'loaded_inwc', 'branch_metal']))]);

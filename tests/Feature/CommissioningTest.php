@@ -30,7 +30,7 @@ final class CommissioningTest extends TestCase
         $this->post("/switches/$switch->id/commission")->assertSessionHasErrors('hazards_read');
         self::assertSame(0, Run::query()->count());
         $run = $this->runOf($switch);
-        $this->get("/runs/$run->id")->assertOk()->assertSee('Starts by itself');
+        $this->get("/runs/$run->id")->assertOk()->assertSee('it starts by itself');
     }
 
     #[Test]

@@ -96,7 +96,7 @@ final class InstallTest extends TestCase
     {
         $user = $this->signIn();
         $switch = $this->surveyed($user);
-        $lines = (new LandingWork($switch, new PlanFacts($switch, null)))->enclosures['gen']->lines;
+        $lines = (new LandingWork($switch, new PlanFacts($switch, $switch->plan)))->enclosures['gen']->lines;
         $typed = static fn(bool $isWrong): array => ['enclosures' => ['gen' => array_map(static fn(array $line): array => ($isWrong && $line['conductor'] === 'L1' ? ['on' => 'N'] : []) + array_diff_key($line, ['size' => true, 'place' => true]), $lines)]];
         $this->put("/switches/$switch->id/landing", $typed(true))->assertSessionHasNoErrors();
         $run = $this->begun($switch);
@@ -119,7 +119,7 @@ final class InstallTest extends TestCase
     public function a_landing_list_that_cannot_be_judged_stops_the_runs_that_land_there(): void
     {
         $switch = $this->surveyed($this->signIn(), InstallationKind::Mobile30);
-        $tables = (new LandingWork($switch, new PlanFacts($switch, null)))->enclosures;
+        $tables = (new LandingWork($switch, new PlanFacts($switch, $switch->plan)))->enclosures;
         $id = (string) array_key_first($tables);
         $this->put("/switches/$switch->id/landing", ['enclosures' => [$id => array_map(static fn(array $line): array => ['on' => 'L3'] + array_diff_key($line, ['size' => true, 'place' => true]), $tables[$id]->lines)]])->assertSessionHasNoErrors();
         $stopped = array_filter($this->page($this->begun($switch))->facts->steps, static fn(Step $step): bool => $step->stoppedBy !== []);
@@ -221,7 +221,8 @@ final class InstallTest extends TestCase
     {
         $switch = $this->switchOf($user, $kind);
         $switch->site->update(['service_a' => 200]);
-        $switch->update(['rating_a' => 200, 'poles' => 2, 'service_rated' => true]);
+        $switch->update(['rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
+        Plan::keep($switch, $user, ['facts' => ['neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'service_bonded' => true]]);
         $switch->loads()->create(['company_id' => $user->company_id, 'name' => 'Lights', 'kw' => 1.2, 'priority' => 1, 'must_run' => true, 'shed' => false, 'essential' => true, 'place' => 1]);
 
         return $switch->refresh()->load(['site', 'loads', 'plan']);

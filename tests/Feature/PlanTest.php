@@ -10,7 +10,6 @@ use App\Models\TransferSwitch;
 use App\Stage\Plan\WiresPage;
 use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SitePlan;
 use Escapement\Core\Wire\Calculations;
 use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -19,7 +18,7 @@ use Tests\TestCase;
 
 final class PlanTest extends TestCase
 {
-    private const FACTS = ['neutral_switched' => '0', 'generator_bonded' => '1', 'panel_bonded' => '1'];
+    private const FACTS = ['neutral_switched' => '0', 'generator_bonded' => '1', 'panel_bonded' => '1', 'service_bonded' => '1'];
 
     #[Test, DataProvider('kinds')]
     public function every_kind_that_is_planned_has_a_one_line_in_every_position(InstallationKind $kind): void
@@ -40,9 +39,7 @@ final class PlanTest extends TestCase
     public static function kinds(): iterable
     {
         foreach (InstallationKind::cases() as $kind) {
-            if (SitePlan::knows($kind)) {
-                yield $kind->value => [$kind];
-            }
+            yield $kind->value => [$kind];
         }
     }
 
@@ -93,11 +90,14 @@ final class PlanTest extends TestCase
     }
 
     #[Test]
-    public function a_three_phase_kind_is_sent_back_to_its_survey(): void
+    public function no_bond_is_moved_until_somebody_has_looked(): void
     {
-        $switch = $this->switchOf($this->signIn(), InstallationKind::MotorDriven);
-        $this->get("/switches/$switch->id/plan")->assertRedirect();
-        $this->get("/switches/$switch->id/plan.json")->assertNotFound();
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $this->get("/switches/$switch->id/plan")->assertSee('Nothing is proposed yet')->assertSee('the neutral of the switch')->assertDontSee('Take the bond out');
+        $this->put("/switches/$switch->id/plan", ['panel_bonded' => ''] + self::FACTS)->assertSessionHasNoErrors();
+        $this->get("/switches/$switch->id/plan")->assertSee('the bond in the panel')->assertDontSee('Take the bond out');
+        $this->put("/switches/$switch->id/plan", self::FACTS)->assertSessionHasNoErrors();
+        $this->get("/switches/$switch->id/plan")->assertSee('Take the bond out of Panel')->assertDontSee('Nothing is proposed yet');
     }
 
     #[Test]

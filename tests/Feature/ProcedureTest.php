@@ -65,8 +65,8 @@ final class ProcedureTest extends TestCase
         $refused = $this->send($run, [$this->answer('inspect/torque', ['so' => true])])->assertOk()->json('refused.0');
         self::assertSame('/answers/0/step', $refused['path']);
         self::assertStringContainsString('Prove dead', $refused['message']);
-        $first = array_map(fn(string $step): array => $this->answer("isolate/$step", ['so' => true]), ['briefing', 'block-engine', 'open-q1', 'open-panel.main']);
-        $this->send($run, $first)->assertJsonCount(4, 'kept');
+        $first = array_map(fn(string $step): array => $this->answer("isolate/$step", ['so' => true, 'note' => 'Tag 14.']), ['briefing', 'block-engine', 'upstream', 'line-side-dead', 'open-q1', 'open-panel.main']);
+        $this->send($run, $first)->assertJsonCount(6, 'kept');
         $refused = $this->send($run, [$this->answer('isolate/proved-dead', ['skip_reason' => 'In a hurry.'])])->json('refused.0');
         self::assertSame('/answers/0/skip_reason', $refused['path']);
         $this->send($run, [$this->answer('isolate/proved-dead', ['so' => false, 'note' => 'L2 shows 118 V.'])])->assertJsonCount(1, 'kept');

@@ -13,7 +13,9 @@ use App\Models\Season;
 use App\Models\SeasonState;
 use App\Models\User;
 use Database\Factories\UserFactory;
+use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\PowerDownTasks;
+use Escapement\Core\Template\PowerDownWork;
 use Illuminate\Routing\Route;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -118,7 +120,7 @@ final class RoutesTest extends TestCase
     private function ids(int $site, int $switch, int $run): array
     {
         $keeper = User::query()->oldest('id')->firstOrFail();
-        Plan::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'facts' => [], 'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(1, [], 0)]);
+        Plan::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'facts' => [], 'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse))]);
         $imported = ImportedRun::query()->create(['company_id' => $keeper->company_id, 'user_id' => $keeper->id, 'site' => 'Fern Hill 3', 'head' => Run::query()->findOrFail($run)->head, 'document' => $this->get("/runs/$run/report.json")->getContent()]);
         Run::query()->whereKey($run)->update(['signed_at' => now(), 'signed_name' => 'Ana', 'verdict' => 'pass']);
         $link = HandoverLink::query()->create(['company_id' => $keeper->company_id, 'run_id' => $run, 'user_id' => $keeper->id, 'token_hash' => HandoverLink::hash('a-token'), 'expires_at' => now()->addDay()]);

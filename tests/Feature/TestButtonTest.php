@@ -146,10 +146,10 @@ final class TestButtonTest extends TestCase
     /** @return iterable<string, array{InstallationKind, list<string>, list<string>, bool}> */
     public static function watches(): iterable
     {
-        yield 'a house' => [InstallationKind::WholeHouse, ['Simulated outage', 'Test by the button'], ['as you open the disconnect upstream', 'open upstream of the sensing'], true];
-        yield 'a box with a plug' => [InstallationKind::PlugInBox, ['Simulated outage', 'Test by the button'], ['as you pull the plug', 'pull the plug of the box'], true];
+        yield 'a house' => [InstallationKind::WholeHouse, ['Simulated outage', 'Test by the button'], ['as you open the disconnect upstream', 'Q1 service is the one to open'], true];
+        yield 'a box with a plug' => [InstallationKind::PlugInBox, ['Simulated outage', 'Test by the button'], ['as you pull the plug', 'pull the plug of the switch box'], true];
         yield 'a mobile relay' => [InstallationKind::Mobile30, ['Start and stop'], ['as you press the start of the generator', "by the generator's own buttons"], false];
-        yield 'two transformers' => [InstallationKind::ContactorPair, ['Simulated outage'], ['as you open the disconnect upstream', 'open upstream of the sensing'], false];
+        yield 'two transformers' => [InstallationKind::ContactorPair, ['Simulated outage'], ['as you open the disconnect upstream', 'First supply disconnect is the one to open'], false];
     }
 
     /** @param array<string, string> $options */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Commissioning;
 
 use App\Bridge\SwitchFacts;
+use App\Bridge\TestPointFacts;
 use App\Models\Run;
 use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
@@ -15,10 +16,12 @@ final readonly class ShowStopwatch
     {
         $run->load(['marks.user', 'answers', 'sheet', 'user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet', 'switch.run.sheet', 'switch.run.user', 'switch.proof.sheet', 'switch.proof.user']);
         $result = new RunResult($run);
-        $ways = (new StopwatchSteps((new SwitchFacts($run->switch, $run->plantThen()))->plant, $run->switch->application, $run->switch->test_disconnect))->ways($result->judge);
+        $test = TestPointFacts::ofRun($run);
+        $ways = (new StopwatchSteps((new SwitchFacts($run->switch, $run->plantThen()))->plant, $test))->ways($result->judge);
 
         return view('commissioning.stopwatch', [
             'run' => $run,
+            'test' => $test,
             'standing' => new SiteStanding($run->switch->site, $run->switch),
             'result' => $result,
             'ways' => $ways,

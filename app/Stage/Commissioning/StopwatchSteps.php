@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Stage\Commissioning;
 
 use Escapement\Core\Commissioning\TimingVerdict;
-use Escapement\Core\Settings\Application;
 use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\Window;
 use Escapement\Core\Site\Kind;
 use Escapement\Core\Site\Plant;
+use Escapement\Core\Topology\OutageTestPointResult;
 
 /** What the big button marks: the ways in which a switch is timed, each with its marks in order, the words on them, and which window applies. */
 final readonly class StopwatchSteps
@@ -45,7 +45,7 @@ final readonly class StopwatchSteps
     /** The marks that a test by the button counts from. */
     private const COUNTED_BY_BUTTON = ['utility_off' => 'test_on', 'utility_on' => 'test_off'];
 
-    public function __construct(private Plant $plant, private Application $application, private ?string $disconnect) {}
+    public function __construct(private Plant $plant, private OutageTestPointResult $test) {}
 
     /** @return list<array<string, mixed>> the first is the one that proves most */
     public function ways(TimingVerdict $verdict): array
@@ -53,8 +53,9 @@ final readonly class StopwatchSteps
         $isMobile = $this->plant->kind === Kind::Mobile;
         $where = match (true) {
             $isMobile => 'by the generator\'s own buttons',
-            $this->application === Application::PlugIn => 'pull the plug of the box',
-            default => $this->disconnect === null ? 'open upstream of the sensing' : "$this->disconnect is the one to open",
+            $this->test->name === null => $this->test->because,
+            $this->test->device === 'plug' => 'pull the ' . lcfirst($this->test->name),
+            default => "{$this->test->name} is the one to open",
         };
         $outage = ['id' => 'outage', 'name' => $isMobile ? 'Start and stop' : 'Simulated outage', 'again' => $isMobile ? 'Time it again' : 'Time an outage again', 'where' => $where, 'proves' => '']
             + $this->timed(self::OUTAGE[$this->plant->kind->value], $verdict->expected, []);
@@ -101,7 +102,7 @@ final readonly class StopwatchSteps
     {
         $words = match (true) {
             $this->plant->kind === Kind::Mobile => self::ON_A_RELAY,
-            $this->application === Application::PlugIn => self::WITH_A_PLUG,
+            $this->test->device === 'plug' => self::WITH_A_PLUG,
             default => [],
         };
 

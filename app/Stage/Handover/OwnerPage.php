@@ -22,8 +22,8 @@ final readonly class OwnerPage
 
     public Report $report;
     public OwnerWords $words;
-    public ?PlanPage $plan;
-    public ?LandingPage $landing;
+    public PlanPage $plan;
+    public LandingPage $landing;
     /** @var list<Photo> what the run has as evidence, in the order of the procedure, then the latest of the survey */
     public array $photos;
 
@@ -32,7 +32,7 @@ final readonly class OwnerPage
         $run->load(['photos.file', ...array_map(static fn(string $need): string => "switch.$need", SiteStanding::NEEDS), 'switch.photos.file']);
         $this->report = new Report($run);
         $this->plan = PlanPage::of($run->switch, $run->switch->plan, new PlanLook(bonds: 'after'));
-        $this->landing = $this->plan === null ? null : new LandingPage($run->switch);
+        $this->landing = new LandingPage($run->switch);
         $order = array_flip(array_map(static fn(ProcedureLine $line): string => $line->step->id, $this->report->procedure));
         $this->photos = array_slice([...$run->photos->sortBy(static fn(Photo $photo): int => $order[$photo->step] ?? count($order))->all(), ...$run->switch->photos->where('run_id', null)->reverse()->all()], 0, self::MOST_PICTURES);
         $facts = new SwitchFacts($run->switch, $run->plantThen());

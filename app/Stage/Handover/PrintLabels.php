@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\Stage\Handover;
 
-use App\Bridge\LandingWork;
 use App\Bridge\PlanFacts;
 use App\Bridge\SwitchFacts;
+use App\Bridge\TestPointFacts;
 use App\Models\TransferSwitch;
 use App\Stage\Paper;
 use App\Stage\SiteStanding;
 use Escapement\Core\Handover\EnclosureLabel;
-use Escapement\Core\Template\SitePlan;
 use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Wire\Node;
 use Illuminate\Http\Response;
@@ -23,13 +22,15 @@ final readonly class PrintLabels
     {
         $switch->load(SiteStanding::NEEDS);
         $kind = (new SwitchFacts($switch))->plant->kind;
-        $plan = SitePlan::knows($switch->site->installation) ? new PlanFacts($switch, $switch->plan) : null;
+        $plan = new PlanFacts($switch, $switch->plan);
+        $bonding = $plan->bonding();
         $labels = EnclosureLabel::of(
             $switch->name,
             $kind,
-            $plan === null ? null : (new OneLineReader())->whole(Node::fromArray($plan->plan->drawing())),
-            $plan?->plan->names() ?? [],
-            $plan === null ? [] : (new LandingWork($switch, $plan))->bondedAfter(),
+            (new OneLineReader())->whole(Node::fromArray($plan->plan->drawing())),
+            $plan->plan->names(),
+            $bonding->isKnown() ? $bonding->bondedAfter() : null,
+            TestPointFacts::ofSwitch($switch, $plan->plan),
         );
         $address = route('survey', ['site' => $switch->site_id, 'switch' => $switch->id]);
 

@@ -7,6 +7,7 @@ namespace App\Stage\Handover;
 use App\Bridge\ProcedureFacts;
 use App\Bridge\RunHeader;
 use App\Bridge\SwitchFacts;
+use App\Bridge\TestPointFacts;
 use App\Models\Photo;
 use App\Models\Run;
 use App\Stage\Commissioning\MarkLine;
@@ -23,6 +24,7 @@ use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\Story;
+use Escapement\Core\Topology\OutageTestPointResult;
 use Illuminate\Support\Carbon;
 
 /** All that the report says, whether on screen, on paper or as JSON. */
@@ -40,18 +42,21 @@ final readonly class Report
     /** @var list<array{seq: int, kind: string, who: string, server_time: string, device_time: ?string, what: array<string, mixed>, hash: string}> */
     public array $entries;
     public bool $isChainWhole;
+    /** The device that the outage was made with. */
+    public OutageTestPointResult $test;
 
     public function __construct(public Run $run)
     {
         $run->loadMissing(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads', 'switch.plan']);
         $this->result = new RunResult($run);
+        $this->test = TestPointFacts::ofRun($run);
         $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
         $this->procedure = $this->procedureLines();
         $this->settingsFindings = $facts->check($settings, $run->sheet->habits)->findings;
         $this->sheetGroups = (new SheetForm($facts->plant))->groups();
         $numbers = [];
-        foreach (Story::Outage->numbers() as $number) {
+        foreach (Story::Outage->numbers($facts->plant->kind) as $number) {
             $numbers[$number->name] = $number->default;
         }
         $scenario = $facts->scenario($settings, Story::Outage->events($numbers, $facts->plant), Story::Outage->untilMs($numbers, $facts->plant, $settings));

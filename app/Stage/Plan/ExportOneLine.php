@@ -17,7 +17,7 @@ final readonly class ExportOneLine
     {
         $switch->load(SiteStanding::NEEDS);
         $look = PlanLook::from($request);
-        $page = PlanPage::of($switch, $switch->plan, $look) ?? abort(404);
+        $page = PlanPage::of($switch, $switch->plan, $look);
         $name = Str::slug($switch->site->name) . "-one-line-$look->on.svg";
 
         return response($page->picture->paperSvg(), 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => "attachment; filename=\"$name\""]);

@@ -6,7 +6,6 @@ namespace App\Stage\Plan;
 
 use App\Bridge\PlanFacts;
 use App\Models\TransferSwitch;
-use Escapement\Core\Template\SitePlan;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Str;
 
@@ -16,10 +15,10 @@ final readonly class ExportPlan
     public function __invoke(TransferSwitch $switch): JsonResponse
     {
         $switch->load(['site', 'loads', 'plan']);
-        abort_unless(SitePlan::knows($switch->site->installation), 404);
-        $plan = (new PlanFacts($switch, $switch->plan))->plan;
+        $facts = new PlanFacts($switch, $switch->plan);
+        $plan = $facts->plan;
         $name = Str::slug($switch->site->name) . '-plan.json';
 
-        return response()->json(['topology' => $plan->drawing(), 'bonding' => $plan->bonding(), 'names' => $plan->names()], 200, ['Content-Disposition' => "attachment; filename=\"$name\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        return response()->json(['topology' => $plan->drawing(), 'bonding' => $facts->bonding()->input(), 'names' => $plan->names()], 200, ['Content-Disposition' => "attachment; filename=\"$name\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
     }
 }

@@ -12,6 +12,7 @@ use App\Stage\SiteStanding;
 use Escapement\Core\Calc\Answer;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
+use Escapement\Core\Power\CarriedLoads;
 
 /** A vehicle on its batteries and cords. */
 final readonly class MobilePage
@@ -21,7 +22,9 @@ final readonly class MobilePage
     public MobileFacts $facts;
     public ?Answer $runtime;
     public ?Answer $jumper;
-    public ?Answer $shed;
+    public ?CarriedLoads $carried;
+    /** @var list<AlternateSource> the sources that take turns, the surveyed one first */
+    public array $sources;
     /** @var array<string, Answer> by the name of the cord */
     public array $cords;
 
@@ -29,17 +32,19 @@ final readonly class MobilePage
     {
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->units = new Units($switch->site->units);
-        $this->facts = new MobileFacts($switch, new PlanFacts($switch, $switch->plan));
+        $plan = new PlanFacts($switch, $switch->plan);
+        $this->facts = new MobileFacts($switch, $plan);
         $this->runtime = $this->facts->runtime();
         $this->jumper = $this->facts->jumper();
-        $this->shed = $this->facts->shed();
+        $this->carried = $this->facts->inverter() === null ? null : $this->facts->carried();
+        $this->sources = AlternateSource::of($switch, $plan, $this->runtime);
         $this->cords = array_filter(['Shore cord' => $this->facts->shoreCord(), 'Cord of the generator or inverter' => $this->facts->generatorCord()]);
     }
 
     /** What was typed last, else what is kept, lengths in the units of the site. */
     public function typed(string $key): string
     {
-        $kept = $this->facts->kept[$key] ?? null;
+        $kept = $this->facts->kept[$key] ?? ($key === 'inverter_kw' ? $this->facts->number($key) : null);
         $value = old($key, $key === 'cord_m' && is_numeric($kept) ? round($this->units->fromMetres((float) $kept), 1) : $kept);
 
         return is_scalar($value) ? (string) $value : '';
@@ -62,7 +67,7 @@ final readonly class MobilePage
     public function findings(): array
     {
         $findings = [];
-        foreach ([$this->runtime, $this->jumper, $this->shed, ...array_values($this->cords)] as $answer) {
+        foreach ([$this->runtime, $this->jumper, $this->carried?->shedPlan, ...array_values($this->cords)] as $answer) {
             foreach ($answer->findings ?? [] as $finding) {
                 if ($finding->severity !== Severity::Note || $finding->id === 'label-input') {
                     $findings[$finding->id] = $finding;

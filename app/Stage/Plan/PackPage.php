@@ -39,7 +39,6 @@ final readonly class PackPage
         $this->own = array_values($kept['own'] ?? []);
         $this->calibrated = $kept['calibrated'] ?? [];
         $landing = new LandingPage($switch);
-        $plan = PlanPage::of($switch, $switch->plan, new PlanLook());
         $sockets = [];
         foreach ($landing->enclosures as $table) {
             foreach ($table->lines as $line) {
@@ -51,7 +50,7 @@ final readonly class PackPage
         $this->lines = (new PackList(
             $switch->site->installation,
             $landing->work->feeders,
-            array_sum(array_map(static fn(array $work): int => is_int($work['move_grounds']) ? $work['move_grounds'] : 0, $plan?->panelWork() ?? [])),
+            $landing->work->bonding->groundsToMove(),
             count($landing->controls),
             array_map(strval(...), array_keys($sockets)),
             (new PlanFacts($switch, $switch->plan))->system->name === 'three',

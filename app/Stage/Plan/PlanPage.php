@@ -6,6 +6,7 @@ namespace App\Stage\Plan;
 
 use App\Bridge\DecideFacts;
 use App\Bridge\PlanFacts;
+use App\Bridge\TestPointFacts;
 use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
@@ -13,13 +14,16 @@ use App\Stage\Plan\OneLine\OneLineDrawing;
 use App\Stage\SiteStanding;
 use Escapement\Core\Calc\Answer;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Template\SitePlan;
-use Escapement\Core\Topology\BondingCheck;
+use Escapement\Core\Power\CarriedLoads;
+use Escapement\Core\Power\SourceFigures;
+use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Template\SiteBonding;
 use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Topology\Device;
 use Escapement\Core\Topology\ElementNames;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Topology\OutageTestPointResult;
 use Escapement\Core\Topology\PlacedAnswer;
 use Escapement\Core\Topology\TopologyCheck;
 use Escapement\Core\Wire\Node;
@@ -30,16 +34,16 @@ final readonly class PlanPage
     public SiteStanding $standing;
     public OneLine $drawing;
     public OneLineDrawing $picture;
-    /** @var array<string, mixed> what `bonding` answers */
-    public array $bonding;
+    public SiteBonding $bonding;
+    public OutageTestPointResult $test;
     public PlacedAnswer $topology;
     /** @var list<Finding> */
     public array $findings;
     public DecideFacts $decide;
     public ?Answer $demand;
-    public ?Answer $rating;
+    public ?SourceFigures $source;
     public ?Answer $sizing;
-    public ?Answer $shed;
+    public ?CarriedLoads $carried;
     private ElementNames $names;
     /** @var array{open: list<string>, live: array<string, list<string>>} */
     private array $still;
@@ -50,23 +54,31 @@ final readonly class PlanPage
         $this->names = new ElementNames($facts->plan->names());
         $this->drawing = (new OneLineReader())->whole(Node::fromArray($facts->plan->drawing()));
         $this->topology = TopologyCheck::of($this->drawing)->answer();
-        $bonding = BondingCheck::read(Node::fromArray($facts->plan->bonding()))->answer();
-        $this->bonding = $bonding->values;
-        $this->findings = $this->told([...$this->topology->findings, ...$bonding->findings]);
+        $this->bonding = $facts->bonding();
+        $this->test = TestPointFacts::ofSwitch($switch, $facts->plan);
+        $this->findings = $this->told([...$this->topology->findings, ...$this->bonding->findings, ...$this->test->findings]);
         $open = $this->openDevice()?->ref;
         $this->still = $this->stillLive($open);
-        $this->picture = new OneLineDrawing($this->drawing, $facts->plan->names(), $look->on, $open, $look->showsStillLive ? $this->still['live'] : null, $this->testPoint(), $this->bondsLookedAt());
-        $this->rating = $facts->rating();
-        $usableKw = $this->usable('usable_kw');
+        $this->picture = new OneLineDrawing(
+            $this->drawing,
+            $facts->plan->names(),
+            $look->on,
+            $open,
+            $look->showsStillLive ? $this->still['live'] : null,
+            $this->test->device,
+            $this->bondsLookedAt(),
+            $facts->plan->in->isNeutralSwitched !== null,
+        );
+        $this->source = $facts->source;
         $this->decide = new DecideFacts($facts);
         $this->demand = $this->decide->demand();
-        $this->sizing = $facts->sizing($usableKw, $this->usable('usable_kva'), $this->decide->demandKw());
-        $this->shed = $usableKw > 0 ? $facts->shedPlan($usableKw, $this->usable('leg_a')) : null;
+        $this->sizing = $facts->sizing($this->decide->demandKw());
+        $this->carried = $facts->carried();
     }
 
-    public static function of(TransferSwitch $switch, ?Plan $kept, PlanLook $look): ?self
+    public static function of(TransferSwitch $switch, ?Plan $kept, PlanLook $look): self
     {
-        return SitePlan::knows($switch->site->installation) ? new self($switch, $kept, $look, new PlanFacts($switch, $kept)) : null;
+        return new self($switch, $kept, $look, new PlanFacts($switch, $kept));
     }
 
     public function name(string $ref): string
@@ -118,24 +130,31 @@ final readonly class PlanPage
     /** @return list<BondMove> what moves, in order */
     public function moves(): array
     {
-        return BondMove::of($this->bonding, $this->names);
+        return $this->bonding->moves();
     }
 
-    /** @return list<array<string, mixed>> what changes in each panel */
-    public function panelWork(): array
+    /** @return array<string, array{string, string, string}> what a bond proposal rests on: label, and the words for no and yes */
+    public function bondQuestions(): array
     {
-        /** @var list<array<string, mixed>> $work */
-        $work = is_array($this->bonding['panel_work']) ? $this->bonding['panel_work'] : [];
+        $kind = $this->switch->site->installation;
+        $hasTwoSupplies = ! $kind->hasGenerator();
+        $hasServiceDisconnect = array_filter($this->drawing->devices, static fn(Device $device): bool => $device->kind === 'disconnect' && $device->isService) !== [];
+        $source = $this->switch->fuel === Fuel::Battery ? 'inverter' : 'generator';
 
-        return $work;
+        return array_filter([
+            'neutral_switched' => ['Neutral in the transfer switch', 'solid', 'switched'],
+            'service_bonded' => $hasServiceDisconnect ? [$hasTwoSupplies ? 'Neutral bond at the first supply' : 'Main bonding jumper in the service disconnect', 'not installed', 'installed'] : null,
+            'generator_bonded' => [$hasTwoSupplies ? 'Neutral bond at the second supply' : "Neutral bond in the $source", 'not installed', 'installed'],
+            'panel_bonded' => ['Bonding screw or strap in the existing panel', 'not installed', 'installed'],
+        ]);
     }
 
-    /** @return null|array{ref: string, name: string} the device that proves the switch */
-    public function testDevice(): ?array
+    public function bondAnswer(string $name): string
     {
-        $ref = $this->testPoint();
+        $kept = $this->facts->fact($name);
+        $value = old($name, $kept === null ? '' : ($kept ? '1' : '0'));
 
-        return $ref === null ? null : ['ref' => $ref, 'name' => $this->name($ref)];
+        return is_scalar($value) ? (string) $value : '';
     }
 
     public function chosenTitle(): ?string
@@ -156,10 +175,10 @@ final readonly class PlanPage
         foreach ($this->options() as $row) {
             $isCarried = $carries[$row['key']];
             $left = array_values($this->switch->loads->reject($isCarried)->map(static fn(LoadItem $load): string => $load->name)->all());
-            $shed = $row['key'] === 'whole' ? array_values(array_filter((array) ($this->shed->values['shed'] ?? []), is_string(...))) : $left;
+            $shed = $row['key'] === 'whole' ? $this->carried?->offWords() ?? [] : $left;
             $kw = is_numeric($row['option']['kw']) ? (float) $row['option']['kw'] : 0.0;
-            $kKva = PlanFacts::stiffnessKva(max(0.1, $this->usable('alternator_kva')));
-            $columns[] = new OptionColumn($row['key'], $row['title'], $row['option'], $shed, $this->decide->worstDipPct($isCarried, $kKva), $this->decide->fuel(min($kw, $this->usable('usable_kw'))), $labour[$row['key']]);
+            $kKva = PlanFacts::stiffnessKva($this->source->ratedKva ?? 0.0);
+            $columns[] = new OptionColumn($row['key'], $row['title'], $row['option'], $shed, $this->decide->worstDipPct($isCarried, $kKva), $this->decide->fuel(min($kw, $this->source->usableKw ?? 0.0)), $labour[$row['key']]);
         }
 
         return $columns;
@@ -190,25 +209,14 @@ final readonly class PlanPage
     {
         $told = [];
         foreach ($findings as $f) {
+            if (in_array($f->id, $this->facts->plan->unsaid(), true)) {
+                continue;
+            }
             $message = $f->at === null ? $f->message : str_replace(": $f->at.", ': ' . $this->name($f->at) . '.', $f->message);
             $told["$f->id $f->at"] ??= new Finding($f->id, $f->severity, $message, $f->because, at: $f->at);
         }
 
         return Finding::worstFirst(array_values($told));
-    }
-
-    private function usable(string $key): float
-    {
-        $value = $this->rating->values[$key] ?? 0;
-
-        return is_numeric($value) ? (float) $value : 0.0;
-    }
-
-    private function testPoint(): ?string
-    {
-        $points = $this->topology->values['outage_test_points'];
-
-        return is_array($points) && isset($points[0]['device']) ? $points[0]['device'] : null;
     }
 
     /** @return array{open: list<string>, live: array<string, list<string>>} */
@@ -245,10 +253,10 @@ final readonly class PlanPage
     private function bondMarks(): array
     {
         $marks = [];
-        foreach (is_array($this->bonding['bonds_present']) ? $this->bonding['bonds_present'] : [] as $ref) {
+        foreach (is_array($this->bonding->values['bonds_present']) ? $this->bonding->values['bonds_present'] : [] as $ref) {
             $marks[$ref] = ['n' => null, 'kind' => 'stays'];
         }
-        foreach (is_array($this->bonding['actions']) ? $this->bonding['actions'] : [] as $i => $action) {
+        foreach (is_array($this->bonding->values['actions']) ? $this->bonding->values['actions'] : [] as $i => $action) {
             if ($action['action'] === 'remove-bond' || $action['action'] === 'add-bond') {
                 $marks[$action['at']] = ['n' => $i + 1, 'kind' => $action['action'] === 'remove-bond' ? 'goes' : 'to fit'];
             }

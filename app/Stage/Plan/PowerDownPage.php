@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan;
 
+use App\Bridge\PlanFacts;
+use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\Severity;
 use Escapement\Core\PowerDown\PowerDown;
+use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\PowerDownTasks;
+use Escapement\Core\Template\PowerDownWork;
 use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Wire\Node;
 use Illuminate\Support\Carbon;
@@ -17,8 +23,6 @@ use Illuminate\Support\Carbon;
 /** The day of the power-down: what is kept or usual, and what it takes. */
 final readonly class PowerDownPage
 {
-    private const FEEDERS = 3;
-
     public SiteStanding $standing;
     public Answer $answer;
     public bool $isProposed;
@@ -76,12 +80,42 @@ final readonly class PowerDownPage
     /** @return array<string, mixed> what `power_down` takes, as such a plan usually is */
     private function usual(?Plan $kept): array
     {
-        $plan = PlanPage::of($this->switch, $kept, new PlanLook());
-        $grounds = array_sum(array_map(static fn(array $work): int => is_int($work['move_grounds']) ? $work['move_grounds'] : 0, $plan?->panelWork() ?? []));
+        return PowerDownTasks::usual($this->work($kept));
+    }
 
-        // Parting neutrals and grounds is the moving of the grounds: counted once.
-        $bonds = array_filter($plan?->moves() ?? [], static fn(BondMove $move): bool => $grounds === 0 || $move->action !== 'separate-neutral-ground');
+    private function work(?Plan $kept): PowerDownWork
+    {
+        $facts = new PlanFacts($this->switch, $kept);
+        $bonding = $facts->bonding();
+        $grounds = $bonding->groundsToMove();
+        // Separating neutrals and grounds is the moving of the grounds: counted once.
+        $moves = array_filter($bonding->moves(), static fn(BondMove $move): bool => $grounds === 0 || $move->action !== 'separate-neutral-ground');
+        $kind = $this->switch->site->installation;
+        $hasOwnPanel = in_array($kind, [InstallationKind::EssentialCircuits, InstallationKind::PlugInBox], true);
 
-        return PowerDownTasks::usual(count($kept->runs ?? []) ?: self::FEEDERS, array_column($bonds, 'title'), $grounds);
+        return new PowerDownWork(
+            $kind,
+            count($kept->runs ?? []) ?: count($facts->feeders()->feeders()),
+            array_values(array_map(static fn(BondMove $move): string => $move->title, $moves)),
+            $grounds,
+            $hasOwnPanel ? $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->must_run || $load->essential)->count() : 0,
+            $facts->plan->in->upstream,
+            ['yes' => true, 'no' => false][$this->switch->survey['inspection'] ?? ''] ?? null,
+        );
+    }
+
+    /** @return list<Finding> what has to be known before a day is agreed */
+    public function unknown(): array
+    {
+        $work = $this->work($this->switch->plan);
+        $bonding = (new PlanFacts($this->switch, $this->switch->plan))->bonding();
+        $bonds = array_values(array_filter($bonding->findings, static fn(Finding $finding): bool => $finding->id === 'bonds-not-surveyed'));
+
+        return PowerDownTasks::isOpenerKnown($work) ? $bonds : [new Finding(
+            'upstream-not-surveyed',
+            Severity::Stop,
+            'Who can open the supply upstream of the work is not known.',
+            'Lethal voltage: the line side stays energized until it is open upstream. Enter it on the survey page Service and meter before a day is agreed.',
+        ), ...$bonds];
     }
 }

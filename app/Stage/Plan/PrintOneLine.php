@@ -16,7 +16,7 @@ final readonly class PrintOneLine
     public function __invoke(Request $request, TransferSwitch $switch): Response
     {
         $switch->load(SiteStanding::NEEDS);
-        $page = PlanPage::of($switch, $switch->plan, PlanLook::from($request)) ?? abort(404);
+        $page = PlanPage::of($switch, $switch->plan, PlanLook::from($request));
 
         return Paper::of(view('plan.one-line-pdf', ['page' => $page]), $switch->site, 'one-line', isLandscape: true);
     }

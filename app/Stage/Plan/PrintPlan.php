@@ -16,7 +16,7 @@ final readonly class PrintPlan
     public function __invoke(TransferSwitch $switch): Response
     {
         $switch->load([...SiteStanding::NEEDS, 'photos']);
-        $plan = PlanPage::of($switch, $switch->plan, new PlanLook()) ?? abort(404);
+        $plan = PlanPage::of($switch, $switch->plan, new PlanLook());
 
         return Paper::of(view('plan.pack-pdf', [
             'plan' => $plan, 'onGenerator' => PlanPage::of($switch, $switch->plan, new PlanLook('emergency')), 'survey' => new SurveyFacts($switch), 'landing' => new LandingPage($switch), 'wires' => new WiresPage($switch, $switch->plan), 'shedding' => new SheddingPage($switch),

@@ -23,7 +23,7 @@ final readonly class SavePlan
             'design_c' => ['nullable', 'numeric', 'between:-60,70'],
             'grounds_on_neutral_bar' => ['nullable', 'integer', 'between:0,200'],
             'ground_bar_free' => ['nullable', 'integer', 'between:0,200'],
-            'neutral_switched' => ['required', 'boolean'], 'generator_bonded' => ['required', 'boolean'], 'panel_bonded' => ['required', 'boolean'],
+            'neutral_switched' => ['nullable', 'boolean'], 'generator_bonded' => ['nullable', 'boolean'], 'panel_bonded' => ['nullable', 'boolean'], 'service_bonded' => ['nullable', 'boolean'],
             'floor_area' => ['nullable', 'numeric', 'between:1,1000000'], 'measured_peak_kw' => ['nullable', 'numeric', 'between:0.1,100000'], 'measured_days' => ['nullable', 'integer', 'between:1,730'], 'measured_hvac' => ['nullable', 'boolean'],
             'use_demand' => ['nullable', 'boolean'], 'code_edition' => ['nullable', 'string', 'max:120'],
             'choice' => ['nullable', 'in:whole,managed,essential'],

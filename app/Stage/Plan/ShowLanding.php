@@ -6,7 +6,6 @@ namespace App\Stage\Plan;
 
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
-use Escapement\Core\Template\SitePlan;
 use Illuminate\Contracts\View\View;
 
 final readonly class ShowLanding
@@ -14,7 +13,6 @@ final readonly class ShowLanding
     public function __invoke(TransferSwitch $switch): View
     {
         $switch->load(SiteStanding::NEEDS);
-        abort_unless(SitePlan::knows($switch->site->installation), 404);
 
         return view('plan.landing', ['page' => new LandingPage($switch)]);
     }

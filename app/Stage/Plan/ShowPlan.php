@@ -7,18 +7,14 @@ namespace App\Stage\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
-use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
 final readonly class ShowPlan
 {
-    public function __invoke(Request $request, TransferSwitch $switch): View|RedirectResponse
+    public function __invoke(Request $request, TransferSwitch $switch): View
     {
         $switch->load(SiteStanding::NEEDS);
         $page = PlanPage::of($switch, $switch->plan, PlanLook::from($request));
-        if ($page === null) {
-            return redirect()->route('survey', ['site' => $switch->site_id, 'switch' => $switch->id])->with('said', 'Plans of three-phase kinds are not drawn yet.');
-        }
 
         return view($request->hasHeader('HX-Request') ? 'plan.partials._drawing' : 'plan.page', ['page' => $page]);
     }

@@ -11,6 +11,8 @@ use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Power\SourceFeeder;
+use Escapement\Core\Power\SourceFigures;
 
 /** The schedule of every feeder: what was typed, and what it takes. */
 final readonly class WiresPage
@@ -19,6 +21,11 @@ final readonly class WiresPage
     public Units $units;
     /** @var list<WireRow> */
     public array $rows;
+    /** @var list<string> feeders that no size is proposed for yet, in sentences */
+    public array $waiting;
+    private ?SourceFigures $source;
+    /** @var list<array{finding: Finding, runs: list<string>}> */
+    private array $againstSource;
     /** @var array<string, string> the raceways the fill tables know, as the trade writes them */
     public array $raceways;
     /** @var array<string, string> what a run can begin or end in */
@@ -31,13 +38,35 @@ final readonly class WiresPage
         $facts = new PlanFacts($switch, $kept);
         $this->raceways = ['emt' => 'EMT', 'rmc' => 'RMC', 'pvc40' => 'PVC 40', 'pvc80' => 'PVC 80', 'lfmc' => 'LFMC'];
         $runs = $kept->runs ?? [];
-        $this->rows = array_map(fn(array $run): WireRow => new WireRow($run, $facts->system, $this->units), $runs === [] ? $facts->plan->feeders() : $runs);
+        $this->waiting = $runs === [] ? $facts->feeders()->waiting() : [];
+        $this->source = $facts->source;
+        $this->rows = array_map(fn(array $run): WireRow => new WireRow($run, $facts->system, $this->units), $runs === [] ? $facts->feeders()->feeders() : $runs);
+        $this->againstSource = $this->judgedBySource($facts->number('generator_breaker_a'));
         $this->enclosures = array_filter($facts->plan->names(), static fn(string $id): bool => ! str_starts_with($id, 'load-') && in_array($id, $facts->plan->enclosures(), true), ARRAY_FILTER_USE_KEY);
     }
 
     public function isProposed(): bool
     {
         return ($this->kept->runs ?? []) === [];
+    }
+
+    /** @return list<array{finding: Finding, runs: list<string>}> the feeders of the source that are planned for less than it gives */
+    private function judgedBySource(?float $breakerA): array
+    {
+        $told = [];
+        $legA = $this->source?->legA;
+        if ($legA === null) {
+            return [];
+        }
+        foreach ($this->rows as $row) {
+            $isOfSource = in_array($row->typed('from'), ['gen', 'inlet'], true);
+            $finding = $isOfSource ? SourceFeeder::judge((float) $row->typed('amps'), (float) $row->typed('ocpd_a'), $legA, $breakerA) : null;
+            if ($finding !== null) {
+                $told[] = ['finding' => $finding, 'runs' => [$row->typed('name')]];
+            }
+        }
+
+        return $told;
     }
 
     /** @return list<array{finding: Finding, runs: list<string>}> each once, with the runs it is about */
@@ -51,6 +80,6 @@ final readonly class WiresPage
             }
         }
 
-        return array_values($told);
+        return [...$this->againstSource, ...array_values($told)];
     }
 }

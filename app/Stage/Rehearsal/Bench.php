@@ -13,6 +13,7 @@ use App\Stage\Rehearsal\Strip\TimingStrip;
 use App\Stage\Settings\SheetField;
 use App\Stage\Settings\SheetForm;
 use App\Stage\SiteStanding;
+use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Rehearsal\Because;
 use Escapement\Core\Rehearsal\CauseChain;
@@ -79,7 +80,7 @@ final class Bench
         $plot = $plots->fromRequest($request, $errors);
         $played = self::play($facts, $form, $sheet, $plot, $delays, $errors);
         if ($played === null) { // keep what was typed and show the sheet's own run beside the error
-            $played = self::play($facts, $form, $sheet, new StoryPlot($plot instanceof StoryPlot ? $plot->story : Story::Outage, []), $onSheet, new MessageBag())
+            $played = self::play($facts, $form, $sheet, new StoryPlot($plot instanceof StoryPlot ? $plot->story : Story::Outage, [], $facts->plant->kind), $onSheet, new MessageBag())
                 ?? throw new \LogicException('The sheet itself cannot be played.');
         }
         $ghost = null;
@@ -180,6 +181,12 @@ final class Bench
     public function showsReasons(): bool
     {
         return count($this->tracks->result->events) <= self::MOST_REASONS;
+    }
+
+    /** What the source could not carry in this run, which goes on as if it held. */
+    public function overload(): ?Finding
+    {
+        return $this->tracks->overload?->finding();
     }
 
     /** @return list<array{label: string, value: string, change: string}> the figures over the strip */

@@ -69,7 +69,7 @@ final readonly class Plots
             $numbers[(string) $name] = is_scalar($value) ? mb_substr(trim((string) $value), 0, 20) : '';
         }
 
-        return new StoryPlot($story->fits($this->facts->plant, $settings, $this->facts->loads()) ? $story : Story::Outage, $numbers);
+        return new StoryPlot($story->fits($this->facts->plant, $settings, $this->facts->loads()) ? $story : Story::Outage, $numbers, $this->facts->plant->kind);
     }
 
     private function kept(Scenario $saved, MessageBag $errors): Plot
@@ -79,7 +79,7 @@ final readonly class Plots
         } catch (BadInput $e) {
             $errors->add('story', "\"$saved->name\" cannot be played here: " . $e->getMessage());
 
-            return new StoryPlot(Story::Outage, []);
+            return new StoryPlot(Story::Outage, [], $this->facts->plant->kind);
         }
         $script = Script::read($events, $this->facts->plant);
 

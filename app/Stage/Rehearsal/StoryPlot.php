@@ -9,12 +9,13 @@ use Escapement\Core\Rehearsal\Scenario;
 use Escapement\Core\Rehearsal\Story;
 use Escapement\Core\Rehearsal\StoryNumber;
 use Escapement\Core\Settings\Settings;
+use Escapement\Core\Site\Kind;
 use Illuminate\Support\MessageBag;
 
 final readonly class StoryPlot implements Plot
 {
     /** @param array<string, string> $typed numbers by name, as typed; the default where there is none */
-    public function __construct(public Story $story, private array $typed) {}
+    public function __construct(public Story $story, private array $typed, private ?Kind $kind = null) {}
 
     public function key(): string
     {
@@ -31,6 +32,12 @@ final readonly class StoryPlot implements Plot
         return $this->story->teaches();
     }
 
+    /** @return list<StoryNumber> that one may turn on this plant */
+    public function numbers(): array
+    {
+        return $this->story->numbers($this->kind);
+    }
+
     public function typed(StoryNumber $number): string
     {
         return $this->typed[$number->name] ?? ($number->isTime ? rtrim(rtrim(sprintf('%.3f', $number->default / 1000), '0'), '.') : (string) $number->default);
@@ -39,7 +46,7 @@ final readonly class StoryPlot implements Plot
     public function scenario(SwitchFacts $facts, Settings $settings, MessageBag $errors): ?Scenario
     {
         $numbers = [];
-        foreach ($this->story->numbers() as $number) {
+        foreach ($this->numbers() as $number) {
             $text = str_replace(',', '.', $this->typed[$number->name] ?? '');
             $value = $text === '' ? $number->default : (is_numeric($text) ? (int) round((float) $text * ($number->isTime ? 1000 : 1)) : -1);
             if ($value < 0 || $value > $number->max) {
@@ -62,7 +69,7 @@ final readonly class StoryPlot implements Plot
     public function carried(): array
     {
         $numbers = [];
-        foreach ($this->story->numbers() as $number) {
+        foreach ($this->numbers() as $number) {
             $numbers[$number->name] = $this->typed($number);
         }
 

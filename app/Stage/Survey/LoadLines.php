@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
+use App\Bridge\SourceFacts;
 use App\Models\LoadItem;
 use App\Models\TransferSwitch;
 use Illuminate\Http\Request;
@@ -13,8 +14,14 @@ final readonly class LoadLines
 {
     public const FIGURES = ['kw', 'start_kva', 'duty_pct', 'priority'];
     public const TICKS = ['must_run' => 'Must run', 'essential' => 'Essential', 'shed' => 'May be shed', 'compressor' => 'Compressor', 'sensitive' => 'Sulks at a blink', 'ups' => 'On a UPS'];
-    public const CONNECTIONS = ['L1', 'L2', 'L3', 'L1L2', 'L2L3', 'L3L1', '3P'];
+    private const WORDS = ['L1' => 'L1', 'L2' => 'L2', 'L3' => 'L3', 'L1L2' => 'L1 L2', 'L2L3' => 'L2 L3', 'L3L1' => 'L3 L1', '3P' => 'all three'];
     public const MOST = 200;
+
+    /** @return array<string, string> the ways a load can be connected on the supply of this switch, in words; not known is one of them */
+    public static function connections(TransferSwitch $switch): array
+    {
+        return ['' => 'not known'] + array_intersect_key(self::WORDS, array_flip(SourceFacts::systemOf($switch)->connections()));
+    }
 
     /** @return list<array<string, mixed>> what was typed, without the empty lines */
     public static function typed(Request $request): array
@@ -48,7 +55,7 @@ final readonly class LoadLines
             'loads.*.kw.*' => 'Running power in kW, from 0 to 100 000.',
             'loads.*.start_kva.*' => 'kVA at the start, from 0.',
             'loads.*.duty_pct.*' => 'Percent of the time, 0 to 100.',
-            'loads.*.connect.*' => 'One leg, two legs, or three phases.',
+            'loads.*.connect.*' => 'This supply has no such leg.',
             'loads.*.priority.*' => 'From 1, the most important, to 99.',
         ];
     }

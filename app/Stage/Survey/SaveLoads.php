@@ -17,7 +17,7 @@ final readonly class SaveLoads
     public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
     {
         $request->merge(['loads' => LoadLines::typed($request)]);
-        $fields = $request->validate(LoadLines::rules() + ['loads.*.connect' => ['nullable', Rule::in(LoadLines::CONNECTIONS)]], LoadLines::messages());
+        $fields = $request->validate(LoadLines::rules() + ['loads.*.connect' => ['nullable', Rule::in(array_keys(LoadLines::connections($switch)))]], LoadLines::messages());
         DB::transaction(static function () use ($switch, $fields): void {
             $panels = $switch->loads()->pluck('panel', 'name'); // where a load hangs is said on the drawing, not here
             $switch->loads()->delete();

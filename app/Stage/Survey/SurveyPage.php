@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
+use App\Bridge\PlanFacts;
 use App\Bridge\SurveyFacts;
+use App\Bridge\TestPointFacts;
 use App\Bridge\Units;
 use App\Models\Site;
 use App\Models\TransferSwitch;
@@ -12,6 +14,7 @@ use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Survey\Question;
 use Escapement\Core\Survey\Subject;
+use Escapement\Core\Topology\OutageTestPointResult;
 use Illuminate\Support\Collection;
 
 /** One page of the survey, and what is still missing on all of them. */
@@ -86,6 +89,24 @@ final readonly class SurveyPage
     public function findings(): array
     {
         return $this->facts?->answer->findings ?? [];
+    }
+
+    /** @return array<string, string> devices of the one-line that an outage could be simulated with */
+    public function testDevices(): array
+    {
+        return $this->plan()?->plan->devices() ?? [];
+    }
+
+    public function test(): OutageTestPointResult
+    {
+        $switch = $this->switch ?? throw new \LogicException('Asked of a site without a switch.');
+
+        return TestPointFacts::ofSwitch($switch, $this->plan()?->plan);
+    }
+
+    private function plan(): ?PlanFacts
+    {
+        return $this->switch === null ? null : new PlanFacts($this->switch, $this->switch->plan);
     }
 
     public function altitude(): string

@@ -9,6 +9,7 @@ use Escapement\Core\Commissioning\Procedure\Surroundings;
 use Escapement\Core\Site\Kind;
 use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\OneLine;
+use Escapement\Core\Topology\OutageTestPointResult;
 use Escapement\Core\Topology\TopologyCheck;
 
 /**
@@ -25,11 +26,11 @@ final readonly class EnclosureLabel
     /**
      * @param ?OneLine              $drawing null where a kind has none: then its switch and its engine are labelled
      * @param array<string, string> $names   of elements
-     * @param list<string>          $bonded  elements in which neutral and ground are joined once the work is done
+     * @param ?list<string>         $bonded  elements in which neutral and ground are joined once the work is done; null: not known
      *
      * @return list<self>
      */
-    public static function of(string $switchName, Kind $kind, ?OneLine $drawing, array $names, array $bonded): array
+    public static function of(string $switchName, Kind $kind, ?OneLine $drawing, array $names, ?array $bonded, OutageTestPointResult $test): array
     {
         $surroundings = $drawing === null ? Surroundings::unknown() : Surroundings::of($drawing, $names);
         [$first, $second] = match ($kind) {
@@ -39,17 +40,27 @@ final readonly class EnclosureLabel
         };
         $labels = [new self("Transfer switch $switchName", "Two sources: $first and $second. " . self::ALWAYS, [
             ...array_map(static fn(Isolator $one): string => $one->liveFrom === [] ? "$one->name opens it." : "With $one->name open, its line side stays live from " . implode(' and ', $one->liveFrom) . '.', $surroundings->isolators),
-            'The outage test is made by opening ' . ($surroundings->testDevice ?? 'the disconnect upstream of its sensing') . '.',
+            match (true) {
+                $test->name === null => 'Where an outage is simulated is not known: ask before the test.',
+                $test->device === 'plug' => 'The outage test is made by pulling the ' . lcfirst($test->name) . '.',
+                default => "The outage test is made by opening $test->name.",
+            },
         ])];
-        if ($kind !== Kind::TwoSource) {
-            $labels[] = new self('Generator', 'Starts by itself at any time. Carbon monoxide: outdoors only. Hot exhaust, moving parts.', ['Selector left off, or its breaker left open: the load stays dark in the next outage.', 'Before any work: selector off, start battery disconnected as its maker says.']);
+        if ($kind === Kind::Standby) {
+            $labels[] = new self('Generator', 'Starts by itself at any time. Carbon monoxide: outdoors only. Hot exhaust, moving parts.', [
+                'Selector left off, or its breaker left open: the load stays dark in the next outage.', 'Before any work: selector off, start battery disconnected as its maker says.',
+            ]);
+        } elseif ($kind === Kind::Mobile) {
+            $labels[] = new self('Generator', 'It runs when somebody starts it. Carbon monoxide: outdoors only, never beside an open window. Hot exhaust, moving parts.', [
+                'Start and stop by its own buttons. Its breaker left open: the load stays on the shore cord.', 'Before any work: stopped, and start battery disconnected as its maker says.',
+            ]);
         }
         if ($drawing === null) {
             return $labels;
         }
         foreach ($drawing->ofType('panel') as $panel) {
             $name = static fn(string $id): string => $names[$id] ?? $id;
-            $labels[] = self::panel($name($panel->id), array_map($name, self::sourcesOf($panel, $drawing)), in_array($panel->id, $bonded, true));
+            $labels[] = self::panel($name($panel->id), array_map($name, self::sourcesOf($panel, $drawing)), $bonded === null ? null : in_array($panel->id, $bonded, true));
         }
 
         return $labels;
@@ -65,10 +76,11 @@ final readonly class EnclosureLabel
     }
 
     /** @param list<string> $sources by their names */
-    private static function panel(string $name, array $sources, bool $isBonded): self
+    private static function panel(string $name, array $sources, ?bool $isBonded): self
     {
         return new self($name, 'Fed by ' . implode(', or by ', $sources) . '. ' . self::ALWAYS, [
-            $isBonded ? 'Neutral and ground are joined here, and nowhere else behind it.' : 'Neutrals and grounds stay apart here: no bonding screw, no strap. The bond is elsewhere.',
+            $isBonded === null ? 'Whether neutral and ground are joined here is not known: look, isolated and proved dead, before anything is moved.'
+                : ($isBonded ? 'Neutral and ground are joined here, and nowhere else behind it.' : 'Neutrals and grounds stay apart here: no bonding screw, no strap. The bond is elsewhere.'),
         ]);
     }
 }

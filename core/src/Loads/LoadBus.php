@@ -147,7 +147,7 @@ final class LoadBus
         }
         foreach ($this->loads as $place => $load) {
             if ($load->shed && ! isset($this->shedUntil[$place])) {
-                $this->shedLoad($t, $place, 'transfer', $t);
+                $this->shedLoad($t, $place, 'transfer', $load->isCompressor ? $t + $this->shedding->lockoutMs : $t);
             }
         }
     }

@@ -15,6 +15,7 @@ final readonly class Scenario
     /**
      * @param list<Load>          $loads
      * @param list<ScenarioEvent> $events in the order in which they happen, times from the start
+     * @param ?float              $sourceKw what the second source gives; the timing rules do not know it, Overload does
      */
     public function __construct(
         public Plant $plant,
@@ -23,5 +24,6 @@ final readonly class Scenario
         public int $untilMs,
         public array $loads = [],
         public Side $initial = Side::Normal,
+        public ?float $sourceKw = null,
     ) {}
 }

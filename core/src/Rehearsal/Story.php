@@ -32,6 +32,9 @@ enum Story: string
     case SelectorOff = 'selector_off';
     case GeneratorRunsByHand = 'generator_by_hand';
 
+    /** On a vehicle nothing starts by itself: in these somebody starts the generator, and stops it when the shore supply is back. */
+    private const BY_HAND = [self::Outage, self::FailedCrank, self::TripUnderLoad, self::LockOut];
+
     public function title(): string
     {
         return match ($this) {
@@ -80,8 +83,20 @@ enum Story: string
         };
     }
 
+    /**
+     * @param ?Kind $kind on a vehicle somebody has to start the generator: when, is a number of the story
+     *
+     * @return list<StoryNumber>
+     */
+    public function numbers(?Kind $kind = null): array
+    {
+        $byHand = $kind === Kind::Mobile && in_array($this, self::BY_HAND, true) ? [new StoryNumber('hand_ms', 'Generator started by hand after', 20_000)] : [];
+
+        return [...$this->ownNumbers(), ...$byHand];
+    }
+
     /** @return list<StoryNumber> */
-    public function numbers(): array
+    private function ownNumbers(): array
     {
         $off = new StoryNumber('off_ms', 'Utility lost at', 10_000);
         $lasts = new StoryNumber('lasts_ms', 'Outage lasts', 180_000);
@@ -115,13 +130,17 @@ enum Story: string
     /** @param list<Load> $loads */
     public function fits(Plant $plant, Settings $settings, array $loads): bool
     {
+        if ($plant->kind === Kind::Mobile) { // the relay follows the generator and nothing else: what only the shore supply does changes nothing
+            return $plant->engine !== null && ($this === self::GeneratorRunsByHand || in_array($this, self::BY_HAND, true));
+        }
+
         return match ($this) {
             self::Outage, self::Blink, self::FalseReturn, self::Sag, self::BrownOut, self::SlowReturn, self::DriftingFrequency => true,
             self::LostPhase => $plant->normal->phases > 1,
             self::ReversedPhases => $plant->normal->isThreePhase(),
             self::FailedCrank, self::TripUnderLoad, self::LockOut, self::GeneratorRunsByHand => $plant->engine !== null,
             self::LoadTest, self::TestOvertaken, self::ExerciseCollides => $plant->kind === Kind::Standby,
-            self::SelectorOff => $plant->kind !== Kind::Mobile,
+            self::SelectorOff => true,
             self::Overload => $settings->loadShed !== null && $loads !== [],
         };
     }
@@ -180,6 +199,10 @@ enum Story: string
             self::SelectorOff => [$do(0, 'selector', ['to' => 'off']), ...$outage, $do($off + $n['found_ms'], 'selector', ['to' => 'auto'])],
             self::GeneratorRunsByHand => [$do($off, 'start_generator'), $do($off + $n['for_ms'], 'stop_generator')],
         };
+        if ($plant->kind === Kind::Mobile && in_array($this, self::BY_HAND, true)) {
+            /** @var list<array<string, mixed>> $events */
+            $events = [...$events, $do($off + ($n['hand_ms'] ?? 0), 'start_generator'), $do($off + $n['lasts_ms'], 'stop_generator')];
+        }
         usort($events, static fn(array $a, array $b): int => $a['at_ms'] <=> $b['at_ms']);
 
         return $events;

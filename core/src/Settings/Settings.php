@@ -45,7 +45,7 @@ final readonly class Settings
         return $this->with(null, null);
     }
 
-    public function withExercise(Exercise $exercise): self
+    public function withExercise(?Exercise $exercise): self
     {
         return $this->with($exercise, $this->loadShed);
     }

@@ -56,4 +56,27 @@ enum InstallationKind: string
     {
         return $this === self::Mobile30 || $this === self::Mobile50;
     }
+
+    public function isThreePhase(): bool
+    {
+        return $this === self::ContactorPair || $this === self::ContactorGenerator || $this === self::MotorDriven;
+    }
+
+    /** The switch stands in the service, and may be the service disconnect. */
+    public function isAtService(): bool
+    {
+        return in_array($this, [self::WholeHouse, self::TwoPanels, self::ContactorGenerator, self::MotorDriven, self::FactoryControl], true);
+    }
+
+    /** A source with an engine or an inverter behind the emergency side; false with two supplies. */
+    public function hasGenerator(): bool
+    {
+        return $this !== self::ContactorPair;
+    }
+
+    /** The generator is brought along, or rides along: nothing of it is fixed to the ground. */
+    public function isPortable(): bool
+    {
+        return $this === self::PlugInBox || $this->isMobile();
+    }
 }

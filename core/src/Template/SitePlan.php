@@ -6,60 +6,53 @@ namespace Escapement\Core\Template;
 
 use Escapement\Core\Power\StandardSizes;
 use Escapement\Core\Power\System;
+use Escapement\Core\Survey\Upstream;
+use Escapement\Core\Topology\Device;
+use Escapement\Core\Topology\ElementNames;
+use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Wire\Node;
 
 /**
- * The one-line and the bonding of an installation, made from what the survey found: nobody draws them by hand.
- * Rule: field notes P1–P3; the shapes are those of topology §1.2 and §2.2.
+ * The one-line of an installation, made from what the survey found: nobody draws it by hand.
+ * Rule: field notes P1, P2; the shapes are those of topology §1.2. Bonds: SiteBonding; feeders: SiteFeeders.
  */
 final readonly class SitePlan
 {
     private const LEAST_BREAKER_A = 15;
-    private const USUAL_SERVICE_A = 200;
-    private const USUAL_GENERATOR_A = 100.0;
-    private const LEAST_DWELLING_A = 100;
-    private const PARALLEL_FROM_A = 320;
+    public const USUAL_SERVICE_A = 200;
+    private const USUAL_PANEL_A = 200;
 
-    /**
-     * @param list<PlanLoad> $loads
-     * @param list<SubPanel> $subPanels each after the one that feeds it
-     */
-    public function __construct(
-        public InstallationKind $kind,
-        public string $system,
-        private float $vLn,
-        private ?int $serviceA,
-        private ?int $switchA,
-        private bool $isServiceRated,
-        private ?int $poles,
-        private bool $isNeutralSwitched,
-        private ?float $generatorBreakerA,
-        private bool $isGeneratorBonded,
-        private bool $isPanelBonded,
-        private int $groundsOnNeutralBar,
-        private int $groundBarFree,
-        private ?float $faultKa,
-        private ?float $withstandKa,
-        private array $loads,
-        private array $subPanels = [],
-    ) {}
+    public InstallationKind $kind;
+    public string $system;
 
-    /** Three-phase kinds are planned by their own rules. */
-    public static function knows(InstallationKind $kind): bool
+    public function __construct(public SitePlanInput $in)
     {
-        return ! in_array($kind, [InstallationKind::ContactorPair, InstallationKind::ContactorGenerator, InstallationKind::MotorDriven], true);
+        $this->kind = $in->kind;
+        $this->system = $in->system;
     }
 
     /** @return array<string, string> what each element is called */
     public function names(): array
     {
+        $in = $this->in;
+        $second = $this->kind === InstallationKind::ContactorPair;
         $names = [
-            'utility' => 'Utility', 'shore' => 'Shore supply', 'meter' => 'Meter', 'q1' => 'Q1 service', 'ats' => 'Transfer switch', 'gen' => 'Generator', 'cord' => 'Shore cord inlet',
-            'inlet' => 'Generator inlet', 'panel' => 'Panel', 'panel-a' => 'Panel A', 'panel-b' => 'Panel B', 'main' => 'Main panel', 'crit' => 'Essential panel', 'box' => 'Switch box circuits',
+            'utility' => 'Utility', 'shore' => 'Shore supply', 't1' => 'First transformer', 't2' => 'Second transformer', 'meter' => 'Meter',
+            'md' => $in->upstream === Upstream::Combined ? 'Main beside the meter' : 'Meter disconnect',
+            'plug' => $this->kind->isMobile() ? 'Shore plug' : 'Plug of the switch box',
+            'q1' => match (true) {
+                $second => 'First supply disconnect',
+                $this->kind->isThreePhase() => 'Supply disconnect',
+                default => 'Q1 service',
+            },
+            'q2' => 'Second supply disconnect', 'ats' => 'Transfer switch', 'gen' => $in->isBattery ? 'Inverter' : 'Generator', 'cord' => 'Shore cord inlet',
+            'inlet' => 'Generator inlet', 'panel' => $this->kind->isThreePhase() ? 'Distribution panel' : 'Panel', 'panel-a' => 'Panel A', 'panel-b' => 'Panel B',
+            'main' => 'Main panel', 'crit' => 'Essential panel', 'box' => 'Switch box circuits',
         ];
-        foreach ($this->subPanels as $panel) {
+        foreach ($in->subPanels as $panel) {
             $names[$panel->id] = $panel->name;
         }
-        foreach ($this->loads as $i => $load) {
+        foreach ($in->loads as $i => $load) {
             $names['load-' . ($i + 1)] = $load->name;
         }
 
@@ -70,9 +63,8 @@ final readonly class SitePlan
     public function drawing(): array
     {
         $elements = $links = $breakers = [];
-        foreach ($this->loads as $i => $load) {
-            $amps = 1000 * $load->kw / (count($load->phases()) === 1 ? $this->vLn : System::of($this->system, $this->vLn)->vLl());
-            $ratingA = max(self::LEAST_BREAKER_A, StandardSizes::next(1.25 * $amps) ?? self::LEAST_BREAKER_A);
+        foreach ($this->in->loads as $i => $load) {
+            $ratingA = max(self::LEAST_BREAKER_A, StandardSizes::next(1.25 * $this->ampsOf($load)) ?? self::LEAST_BREAKER_A);
             $breakers[$this->panelOf($i, $load)][] = ['id' => 'b' . ($i + 1), 'rating_a' => $ratingA, 'poles' => count($load->phases())];
         }
         foreach ($this->chain() as $part) {
@@ -85,7 +77,7 @@ final readonly class SitePlan
                 $links[] = ['from' => $feeder, 'to' => $part->id . ($port === '' ? '' : ".$port")];
             }
         }
-        foreach ($this->loads as $i => $load) {
+        foreach ($this->in->loads as $i => $load) {
             $n = $i + 1;
             $elements[] = ['id' => "load-$n", 'type' => 'load', 'phases' => $load->phases(), 'va' => (int) round(1000 * $load->kw)];
             $links[] = ['from' => $this->panelOf($i, $load) . ".b$n", 'to' => "load-$n"];
@@ -94,79 +86,37 @@ final readonly class SitePlan
         return ['system' => $this->system, 'elements' => $elements, 'links' => $links];
     }
 
-    /** @return array{phases: int, elements: list<array<string, mixed>>} the input of `bonding` */
-    public function bonding(): array
+    /** @return array<string, string> names of the devices an outage could be simulated with: disconnects, mains and what feeds the switch */
+    public function devices(): array
     {
-        $elements = [];
-        foreach ($this->chain() as $part) {
-            $f = $part->fields;
-            $feed = array_map(static fn(string $feeder): string => explode('.', $feeder)[0], array_values($part->from));
-            $elements[] = ['id' => $part->id, 'type' => $part->type === 'meter' ? 'inlet' : $part->type] + match ($part->type) {
-                'source' => ['kind' => $f['kind']] + ($f['kind'] === 'generator' ? ['bond' => $this->isGeneratorBonded, 'permanent' => $this->kind !== InstallationKind::PlugInBox] : []),
-                'switch' => ['neutral' => $f['neutral'], 'normal_from' => $feed[0], 'emergency_from' => $feed[1], 'service_rated' => $f['service_rated']],
-                'panel' => ['from' => $feed[0], 'service' => $f['service'] ?? false] + $this->bars($part->id),
-                'disconnect' => ['from' => $feed[0], 'service' => true, 'bond' => true],
-                default => ['from' => $feed[0]],
-            };
-        }
-        foreach ($this->loads as $i => $load) {
-            $elements[] = ['id' => 'load-' . ($i + 1), 'type' => 'load', 'from' => $this->panelOf($i, $load), 'needs_neutral' => count($load->phases()) === 1];
-        }
-
-        return ['phases' => System::of($this->system, $this->vLn)->legs(), 'elements' => $elements];
-    }
-
-    /**
-     * The feeders that such an installation has, to begin the schedule of wires with: lengths, metals and loadings are planning figures.
-     *
-     * @return list<array{name: string, from: string, to: string, amps: float, ocpd_a: float, length_m: float, material: string, raceway: string, trade_size: string, sets: int, dwelling: string, service: string}>
-     */
-    public function feeders(): array
-    {
-        $names = $this->names();
-        $isHouse = ! $this->kind->isMobile() && $this->kind !== InstallationKind::PlugInBox;
-        $feeders = [];
-        foreach ($this->chain() as $part) {
-            foreach ($part->type === 'inlet' ? [] : $part->from as $feeder) { // a cord is no run in a raceway
-                [$from] = explode('.', $feeder);
-                if ($from === 'utility') {
-                    continue;
-                }
-                $isGenerator = $from === 'gen' || $from === 'inlet';
-                $sub = array_column(array_map(static fn(SubPanel $one): array => [$one->id, $one->breakerA], $this->subPanels), 1, 0)[$part->id] ?? null;
-                $ocpdA = match (true) {
-                    $sub !== null => (float) $sub,
-                    $isGenerator => $this->generatorBreakerA ?? ($isHouse ? self::USUAL_GENERATOR_A : $this->switchA ?? 30),
-                    $part->id === 'crit', $part->id === 'box', $from === 'main' => (float) ($this->switchA ?? 60),
-                    $part->id === 'panel-a', $part->id === 'panel-b' => (float) self::USUAL_SERVICE_A,
-                    default => (float) ($this->serviceA ?? ($isHouse ? self::USUAL_SERVICE_A : 50)),
-                };
-                $isWhole = $isHouse && ! $isGenerator && $sub === null && $ocpdA >= self::LEAST_DWELLING_A;
-                $feeders[] = [
-                    'name' => $names[$from] . ' to ' . self::within($names[$part->id]), 'from' => $from, 'to' => $part->id, 'amps' => round(0.8 * $ocpdA, 1), 'ocpd_a' => $ocpdA,
-                    'length_m' => $isGenerator && $isHouse ? 15.0 : 3.0, 'material' => $isWhole ? 'al' : 'cu', 'raceway' => $isHouse ? 'pvc40' : 'lfmc',
-                    'trade_size' => match (true) {
-                        $ocpdA > 100 => '2',
-                        $ocpdA > 60 => '1-1/4',
-                        default => '1',
-                    },
-                    'sets' => $ocpdA >= self::PARALLEL_FROM_A ? 2 : 1, 'dwelling' => $isWhole ? '1' : '0', 'service' => $from === 'meter' ? '1' : '0',
-                ];
+        $names = new ElementNames($this->names());
+        $devices = [];
+        foreach ((new OneLineReader())->whole(Node::fromArray($this->drawing()))->devices as $device) {
+            if ($device->kind !== 'breaker' || self::feedsSwitch($device)) {
+                $devices[$device->ref] = ucfirst($names->of($device->ref));
             }
         }
 
-        return $feeders;
+        return $devices;
     }
 
-    /** @return list<string> what a run can begin or end in */
+    private static function feedsSwitch(Device $device): bool
+    {
+        return $device->ref === 'main.feed';
+    }
+
+    /** @return list<string> ids of findings on the drawing that would rest on the neutral of the switch, while that is not known */
+    public function unsaid(): array
+    {
+        return $this->in->isNeutralSwitched === null ? ['poles-too-few', 'poles-spare'] : [];
+    }
+
+    /** @return list<string> what a feeder can begin or end in */
     public function enclosures(): array
     {
-        return array_values(array_filter(array_map(static fn(PlanPart $part): string => $part->id, $this->chain()), static fn(string $id): bool => $id !== 'utility' && $id !== 'shore'));
-    }
+        $sources = ['utility', 'shore', 't1', 't2', 'plug'];
 
-    private static function within(string $name): string
-    {
-        return preg_match('/^[A-Z][a-z]/', $name) === 1 ? lcfirst($name) : $name;
+        return array_values(array_filter(array_map(static fn(PlanPart $part): string => $part->id, $this->chain()), static fn(string $id): bool => ! in_array($id, $sources, true)));
     }
 
     /** @return array<string, string> names of the panels that a load can hang on */
@@ -184,18 +134,19 @@ final readonly class SitePlan
     }
 
     /** @return list<PlanPart> everything but the loads, from the sources down */
-    private function chain(): array
+    public function chain(): array
     {
         $parts = [];
         foreach ($this->trunk() as $part) {
             $parts[$part->id] = $part;
         }
-        $poles = min(2, System::of($this->system, $this->vLn)->legs());
-        foreach ($this->subPanels as $panel) {
+        $poles = $this->feederPoles();
+        foreach ($this->in->subPanels as $panel) {
             $parent = $parts[$panel->from] ?? null;
             if ($parent?->type === 'panel') { // one whose feeder is gone with a change of kind waits for a new one
                 $breakers = is_array($parent->fields['breakers'] ?? null) ? $parent->fields['breakers'] : [];
-                $parts[$panel->from] = new PlanPart($parent->id, $parent->type, $parent->from, ['breakers' => [...$breakers, ['id' => "to-$panel->id", 'rating_a' => $panel->breakerA, 'poles' => $poles]]] + $parent->fields);
+                $feed = ['id' => "to-$panel->id", 'rating_a' => $panel->breakerA, 'poles' => $poles];
+                $parts[$panel->from] = new PlanPart($parent->id, $parent->type, $parent->from, ['breakers' => [...$breakers, $feed]] + $parent->fields);
                 $parts[$panel->id] = new PlanPart($panel->id, 'panel', ['' => "$panel->from.to-$panel->id"], ['role' => 'sub', 'rating_a' => $panel->breakerA, 'main_a' => null]);
             }
         }
@@ -203,49 +154,8 @@ final readonly class SitePlan
         return array_values($parts);
     }
 
-    /** @return list<PlanPart> what the kind of installation has */
-    private function trunk(): array
-    {
-        $serviceA = $this->serviceA ?? self::USUAL_SERVICE_A;
-        $utility = new PlanPart('utility', 'source', [], ['kind' => 'utility', 'available_fault_ka' => $this->faultKa]);
-        $meter = new PlanPart('meter', 'meter', ['' => 'utility']);
-        $gen = new PlanPart('gen', 'source', [], ['kind' => 'generator', 'breaker_a' => $this->generatorBreakerA]);
-        $feed = ['id' => 'feed', 'rating_a' => $this->switchA ?? 60, 'poles' => min(2, System::of($this->system, $this->vLn)->legs())];
-        $main = new PlanPart('main', 'panel', ['' => 'meter'], ['role' => 'main', 'rating_a' => $serviceA, 'main_a' => $serviceA, 'service' => true, 'breakers' => [$feed]]);
-        $inlet = static fn(string $id, string $from, int $ratingA): PlanPart => new PlanPart($id, 'inlet', ['' => $from], ['rating_a' => $ratingA]);
-        $panel = static fn(string $id, string $role, int $ratingA, ?int $mainA = null): PlanPart => new PlanPart($id, 'panel', ['' => 'ats'], ['role' => $role, 'rating_a' => $ratingA, 'main_a' => $mainA]);
-        $shoreA = $this->serviceA ?? ($this->kind === InstallationKind::Mobile30 ? 30 : 50);
-        $shore = new PlanPart('shore', 'source', [], ['kind' => 'shore', 'breaker_a' => $shoreA]);
-        $ahead = $this->isServiceRated ? [] : [new PlanPart('q1', 'disconnect', ['' => 'meter'], ['rating_a' => $serviceA, 'service' => true])];
-        $normal = $this->isServiceRated ? 'meter' : 'q1';
-
-        return match ($this->kind) {
-            InstallationKind::EssentialCircuits => [$utility, $meter, $main, $gen, $this->ats('main.feed', 'gen'), $panel('crit', 'sub', $this->switchA ?? 100)],
-            InstallationKind::PlugInBox => [$utility, $meter, $main, $gen, $inlet('inlet', 'gen', 30), $this->ats('main.feed', 'inlet'), $panel('box', 'sub', $this->switchA ?? 60)],
-            InstallationKind::Mobile30 => [$shore, $inlet('cord', 'shore', $shoreA), $gen, $this->ats('cord', 'gen'), $panel('panel', 'sub', $shoreA, $shoreA)],
-            InstallationKind::Mobile50 => [$shore, $inlet('cord', 'shore', $shoreA), $gen, $inlet('inlet', 'gen', $this->switchA ?? 50), $this->ats('cord', 'inlet'), $panel('panel', 'sub', $shoreA, $shoreA)],
-            InstallationKind::TwoPanels => [$utility, $meter, ...$ahead, $gen, $this->ats($normal, 'gen'), $panel('panel-a', 'main', 200, 200), $panel('panel-b', 'main', 200, 200)],
-            default => [$utility, $meter, ...$ahead, $gen, $this->ats($normal, 'gen'), $panel('panel', 'main', $serviceA, $serviceA)],
-        };
-    }
-
-    private function ats(string $normal, string $emergency): PlanPart
-    {
-        $ratingA = $this->switchA ?? $this->serviceA ?? self::USUAL_SERVICE_A;
-        $needed = System::of($this->system, $this->vLn)->legs() + ($this->isNeutralSwitched ? 1 : 0);
-
-        return new PlanPart('ats', 'switch', ['normal' => $normal, 'emergency' => $emergency], [
-            'kind' => match ($this->kind) {
-                InstallationKind::PlugInBox => 'plug_in',
-                InstallationKind::Mobile30, InstallationKind::Mobile50 => 'relay_mobile',
-                default => 'motor',
-            },
-            'poles' => max(2, $this->poles ?? $needed), 'neutral' => $this->isNeutralSwitched ? 'switched' : 'solid', 'service_rated' => $this->isServiceRated, 'rating_a' => $ratingA,
-            'withstand_ka' => $this->withstandKa, 'main_a' => $this->isServiceRated ? $this->serviceA ?? $ratingA : null,
-        ]);
-    }
-
-    private function panelOf(int $place, PlanLoad $load): string
+    /** The panel a load hangs on. */
+    public function panelOf(int $place, PlanLoad $load): string
     {
         return $load->panel !== null && isset($this->panels()[$load->panel]) ? $load->panel : match ($this->kind) {
             InstallationKind::EssentialCircuits => $load->isTransferred ? 'crit' : 'main',
@@ -255,17 +165,138 @@ final readonly class SitePlan
         };
     }
 
-    /** @return array<string, mixed> how neutral and ground stand in a panel today */
-    private function bars(string $panel): array
+    /** The transfer switch carries it: it does not hang on a panel ahead of the switch. */
+    public function isTransferred(int $place, PlanLoad $load): bool
     {
-        foreach ($this->subPanels as $sub) {
-            if ($sub->id === $panel) {
-                return ['bond' => $sub->isBonded];
-            }
+        $feeders = [];
+        foreach ($this->chain() as $part) {
+            $feeders[$part->id] = isset($part->from['']) ? explode('.', $part->from[''])[0] : null;
         }
-        if ($panel === 'crit' || $panel === 'box') {
-            return ['bond' => false];
+        $id = $this->panelOf($place, $load);
+        while ($id !== null && $id !== 'ats') {
+            $id = $feeders[$id] ?? null;
         }
-        return ['bond' => $this->isPanelBonded, 'mobile' => $this->kind->isMobile(), 'grounds_on_neutral_bar' => $this->groundsOnNeutralBar, 'ground_bar_free' => $this->groundBarFree];
+
+        return $id === 'ats';
+    }
+
+    private function ampsOf(PlanLoad $load): float
+    {
+        $volts = match (count($load->phases())) {
+            1 => $this->in->vLn,
+            2 => System::of($this->system, $this->in->vLn)->vLl(),
+            default => 3 * $this->in->vLn,
+        };
+
+        return 1000 * $load->kw / $volts;
+    }
+
+    private function feederPoles(): int
+    {
+        return System::of($this->system, $this->in->vLn)->legs();
+    }
+
+    /** @return list<PlanPart> what the kind of installation has */
+    private function trunk(): array
+    {
+        $in = $this->in;
+        $gen = new PlanPart('gen', 'source', [], ['kind' => $in->isBattery ? 'inverter' : 'generator', 'breaker_a' => $in->generatorBreakerA]);
+        $inlet = static fn(string $id, string $from, int $ratingA): PlanPart => new PlanPart($id, 'inlet', ['' => $from], ['rating_a' => $ratingA]);
+        $panel = static fn(string $id, string $role, int $ratingA, ?int $mainA = null): PlanPart
+            => new PlanPart($id, 'panel', ['' => 'ats'], ['role' => $role, 'rating_a' => $ratingA, 'main_a' => $mainA]);
+        $serviceA = $in->serviceA ?? self::USUAL_SERVICE_A;
+
+        switch ($this->kind) {
+            case InstallationKind::Mobile30:
+            case InstallationKind::Mobile50:
+                $shoreA = $in->serviceA ?? ($this->kind === InstallationKind::Mobile30 ? 30 : 50);
+                $shore = new PlanPart('shore', 'source', [], ['kind' => 'shore', 'breaker_a' => $shoreA]);
+                $plug = new PlanPart('plug', 'disconnect', ['' => 'shore'], ['rating_a' => null]);
+                $hasInlet = $this->kind === InstallationKind::Mobile50;
+
+                return [
+                    $shore, $plug, $inlet('cord', 'plug', $shoreA), $gen, ...($hasInlet ? [$inlet('inlet', 'gen', $in->switchA ?? 50)] : []),
+                    $this->ats('cord', $hasInlet ? 'inlet' : 'gen'), $panel('panel', 'sub', $shoreA, $shoreA),
+                ];
+
+            case InstallationKind::EssentialCircuits:
+            case InstallationKind::PlugInBox:
+                [$ahead, $from] = $this->ahead(isServiceAhead: false);
+                $feed = ['id' => 'feed', 'rating_a' => $in->switchA ?? 60, 'poles' => $this->feederPoles()];
+                $main = new PlanPart('main', 'panel', ['' => $from], [
+                    'role' => 'main', 'rating_a' => $serviceA, 'main_a' => $serviceA, 'service' => $in->upstream !== Upstream::Combined, 'breakers' => [$feed],
+                ]);
+
+                return $this->kind === InstallationKind::EssentialCircuits
+                    ? [...$ahead, $main, $gen, $this->ats('main.feed', 'gen'), $panel('crit', 'sub', $in->switchA ?? 100)]
+                    : [
+                        ...$ahead, $main, new PlanPart('plug', 'disconnect', ['' => 'main.feed'], ['rating_a' => null]), $gen, $inlet('inlet', 'gen', 30),
+                        $this->ats('plug', 'inlet'), $panel('box', 'sub', $in->switchA ?? 60),
+                    ];
+
+            case InstallationKind::ContactorPair:
+                $transformer = static fn(string $id): PlanPart => new PlanPart($id, 'source', [], ['kind' => 'transformer', 'available_fault_ka' => $in->faultKa]);
+                $q = static fn(string $id, string $from): PlanPart => new PlanPart($id, 'disconnect', ['' => $from], ['rating_a' => $serviceA, 'service' => true]);
+
+                return [$transformer('t1'), $q('q1', 't1'), $transformer('t2'), $q('q2', 't2'), $this->ats('q1', 'q2'), $panel('panel', 'main', $serviceA)];
+
+            default:
+                [$ahead, $from] = $this->ahead(isServiceAhead: ! $in->isServiceRated);
+                $panels = match (true) {
+                    $this->kind === InstallationKind::TwoPanels => [$panel('panel-a', 'main', self::USUAL_PANEL_A, self::USUAL_PANEL_A), $panel('panel-b', 'main', self::USUAL_PANEL_A, self::USUAL_PANEL_A)],
+                    $this->kind->isThreePhase() => [$panel('panel', 'main', $serviceA)],
+                    default => [$panel('panel', 'main', $serviceA, $serviceA)],
+                };
+
+                return [...$ahead, $gen, $this->ats($from, 'gen'), ...$panels];
+        }
+    }
+
+    /**
+     * Utility, meter, and the disconnects ahead of the switch or of the main panel.
+     *
+     * @return array{list<PlanPart>, string} the parts, and the last of them
+     */
+    private function ahead(bool $isServiceAhead): array
+    {
+        $in = $this->in;
+        $serviceA = $in->serviceA ?? self::USUAL_SERVICE_A;
+        $parts = [
+            new PlanPart('utility', 'source', [], ['kind' => 'utility', 'available_fault_ka' => $in->faultKa]),
+            new PlanPart('meter', 'meter', ['' => 'utility']),
+        ];
+        $last = 'meter';
+        $isMainByMeter = $in->upstream === Upstream::Combined;
+        if ($in->upstream?->isOnSite() === true) {
+            $parts[] = new PlanPart('md', 'disconnect', ['' => $last], ['rating_a' => $isMainByMeter ? $serviceA : null, 'service' => $isMainByMeter]);
+            $last = 'md';
+        }
+        if ($isServiceAhead && ! $isMainByMeter) {
+            $parts[] = new PlanPart('q1', 'disconnect', ['' => $last], ['rating_a' => $serviceA, 'service' => true]);
+            $last = 'q1';
+        }
+
+        return [$parts, $last];
+    }
+
+    private function ats(string $normal, string $emergency): PlanPart
+    {
+        $in = $this->in;
+        $ratingA = $in->switchA ?? $in->serviceA ?? self::USUAL_SERVICE_A;
+        $isNeutralSwitched = $in->isNeutralSwitched === true;
+        $needed = $this->feederPoles() + ($isNeutralSwitched ? 1 : 0);
+        // A plug-in box and a vehicle's relay are never the service disconnect, whatever was ticked.
+        $isServiceRated = $in->isServiceRated && $this->kind->isAtService();
+
+        return new PlanPart('ats', 'switch', ['normal' => $normal, 'emergency' => $emergency], [
+            'kind' => match (true) {
+                $this->kind === InstallationKind::PlugInBox => 'plug_in',
+                $this->kind->isMobile() => 'relay_mobile',
+                $this->kind === InstallationKind::ContactorPair, $this->kind === InstallationKind::ContactorGenerator => 'contactor_pair',
+                default => 'motor',
+            },
+            'poles' => max(2, min(4, $in->poles ?? $needed)), 'neutral' => $isNeutralSwitched ? 'switched' : 'solid', 'service_rated' => $isServiceRated, 'rating_a' => $ratingA,
+            'withstand_ka' => $in->withstandKa, 'main_a' => $isServiceRated ? $in->serviceA ?? $ratingA : null,
+        ]);
     }
 }

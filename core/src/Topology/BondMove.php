@@ -20,6 +20,11 @@ final readonly class BondMove
         'remove-electrode-conductor' => ['Take off the electrode conductor of', 'It belongs where the bond is.'],
     ];
 
+    public const ACTIONS = [
+        'add-neutral', 'use-switched-neutral', 'remove-bond', 'separate-neutral-ground', 'add-bond', 'add-equipment-ground',
+        'add-electrode-conductor', 'move-electrode-conductor', 'remove-electrode-conductor',
+    ];
+
     private function __construct(public int $n, public string $action, public string $at, public string $title, public string $why) {}
 
     /**

@@ -17,6 +17,8 @@ use Escapement\Core\Power\Sizing;
 use Escapement\Core\Power\SourceRating;
 use Escapement\Core\Power\StepSequence;
 use Escapement\Core\PowerDown\PowerDown;
+use Escapement\Core\Rehearsal\Overload;
+use Escapement\Core\Rehearsal\OverloadSpan;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Settings\Change;
 use Escapement\Core\Settings\Check\SettingsCheck;
@@ -42,7 +44,7 @@ final readonly class Calculations
         'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict', 'run_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
         'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
-        'topology', 'bonding', 'one_line_layout', 'power_down', 'survey_check', 'procedure',
+        'topology', 'bonding', 'one_line_layout', 'outage_test_point', 'power_down', 'survey_check', 'procedure',
     ];
 
     /**
@@ -52,7 +54,18 @@ final readonly class Calculations
      */
     public function rehearse(Node $input): array
     {
-        return Rehearsal::play((new ScenarioReader())->scenario($input))->toArray();
+        $scenario = (new ScenarioReader())->scenario($input);
+        $result = Rehearsal::play($scenario);
+        if ($scenario->sourceKw === null) {
+            return $result->toArray();
+        }
+        $overload = new Overload($scenario, $result, $scenario->sourceKw);
+        $finding = $overload->finding();
+
+        return $result->toArray() + [
+            'overloads' => array_map(static fn(OverloadSpan $span): array => $span->toArray(), $overload->spans),
+            'findings' => $finding === null ? [] : [$finding->toArray()],
+        ];
     }
 
     /**
@@ -89,6 +102,7 @@ final readonly class Calculations
             'topology' => TopologyCheck::read($input)->answer()->toArray(),
             'bonding' => BondingCheck::read($input)->answer()->toArray(),
             'one_line_layout' => OneLineLayout::read($input)->answer()->toArray(),
+            'outage_test_point' => (new OutageTestPointReader())->answer($input),
             'power_down' => (new PowerDown())->answer($input)->toArray(),
             'survey_check' => (new SurveyCheck())->answer($input)->toArray(),
             'procedure' => (new ProcedureReader())->answer($input),

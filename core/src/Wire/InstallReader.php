@@ -13,9 +13,10 @@ use Escapement\Core\Wiring\ColourSystem;
 use Escapement\Core\Wiring\Dates;
 
 /**
- * `install` of `calc procedure`: {"torque_unit"?, "work_date", "calibrated_on"?, "bonding"?, "feeders"?, "enclosures"?}. A line of
- * an enclosure is what `colours` and `torque` take of it, together; `bonding` is the input of that calculation; `stops` are
- * findings on a run or an enclosure that were made elsewhere, in words.
+ * `install` of `calc procedure`: {"torque_unit"?, "work_date", "calibrated_on"?, "bonding"? or "actions"?, "bonds_unknown"?,
+ * "feeders"?, "enclosures"?}. A line of an enclosure is what `colours` and `torque` take of it, together; `bonding` is the input
+ * of that calculation, `actions` what it proposes; `bonds_unknown` says what of the bonds nobody has looked at; `stops` are
+ * findings on a feeder or an enclosure that were made elsewhere, in words.
  */
 final readonly class InstallReader
 {
@@ -35,11 +36,26 @@ final readonly class InstallReader
         $calibrated = $in->has('calibrated_on') ? Dates::read($in, 'calibrated_on') : null;
         $bonding = $in->has('bonding') ? BondingCheck::read($in->at('bonding'))->answer()->values : ['actions' => []];
         $in->maybeObject('bonding');
+        $actions = $in->maybeList('actions', 0, 60);
+        $unknown = $in->maybeText('bonds_unknown', 600);
         $feeders = $in->each('feeders', 0, 100, static fn(Fields $one): array => ['name' => $one->text('name', 120), 'words' => $one->text('words', 400), 'stops' => self::stops($one)], id: 'name');
         $enclosures = $in->each('enclosures', 0, 20, fn(Fields $one): array => $this->enclosure($one, $workDate));
         $in->close();
 
-        return new InstallWork($unit, $workDate, $calibrated, $feeders, $enclosures, BondMove::of($bonding, new ElementNames($names)), $names);
+        $moves = BondMove::of($actions === null ? $bonding : ['actions' => array_map(self::action(...), $actions)], new ElementNames($names));
+
+        return new InstallWork($unit, $workDate, $calibrated, $feeders, $enclosures, $moves, $names, $unknown);
+    }
+
+    /** @return array{action: string, at: string, to?: string} */
+    private static function action(Node $node): array
+    {
+        $in = new Fields($node);
+        $action = ['action' => $in->oneOf('action', BondMove::ACTIONS), 'at' => $in->text('at', 64)];
+        $to = $in->maybeText('to', 64);
+        $in->close();
+
+        return $action + ($to === null ? [] : ['to' => $to]);
     }
 
     /** @return array{id: string, name: string, lines: list<array<string, mixed>>, check: EnclosureCheck, stops: list<string>} */

@@ -54,6 +54,7 @@ final readonly class PlantReader
                 $object->required('kw')->number(0, 100_000),
                 $object->required('priority')->integer(1, 99),
                 $object->required('shed')->bool(),
+                $object->optional('compressor')?->bool() ?? false,
             );
             $object->close();
             if (isset($seen[$id])) {

@@ -4,23 +4,30 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
+use Escapement\Core\Commissioning\Procedure\Isolation;
 use Escapement\Core\Commissioning\Procedure\Procedure;
 use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\Surroundings;
+use Escapement\Core\Survey\Upstream;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Topology\OutageTestPoint;
+use Escapement\Core\Topology\OutageTestPointInput;
 
 /**
- * `calc procedure`: {"kind", "topology"?, "names"?, "settings", "system", "options"?, "install"?, "answered"?} → {"stages", "reopened"}.
+ * `calc procedure`: {"kind", "topology"?, "names"?, "surveyed"?, "isolation"?, "settings", "system", "options"?, "install"?, "answered"?}
+ * → {"stages", "reopened"}.
  *
+ * `surveyed` names the device of the outage test, `isolation` who opens upstream of the work and whether an inspection is asked for.
  * `answered` holds the expectation that each recorded answer was given to, by step: what is asked differently now is open again.
  */
 final readonly class ProcedureReader
 {
     /** The order of landing in a large enclosure is long. */
     private const MOST_CHARACTERS = 6000;
+    private const NOT_ASKED = 'not_asked';
 
     /**
      * @return array<string, mixed>
@@ -30,7 +37,7 @@ final readonly class ProcedureReader
     public function answer(Node $input): array
     {
         $object = $input->object();
-        $answered = $this->texts($object->optional('answered'));
+        $answered = Texts::map($object->optional('answered'), self::MOST_CHARACTERS);
         $procedure = $this->procedure($object);
         $stages = [];
         foreach ($procedure->stages() as $id => $steps) {
@@ -47,18 +54,48 @@ final readonly class ProcedureReader
         $plant = (new PlantReader())->plant($object->required('system'));
         $settings = (new SettingsReader())->settings($object->required('settings'), $plant);
         $topology = $object->optional('topology');
-        $names = $this->texts($object->optional('names'));
+        $names = Texts::map($object->optional('names'), self::MOST_CHARACTERS);
         $options = $object->optional('options');
         $install = $object->optional('install');
+        [$device, $label] = OutageTestPointReader::surveyed($object->optional('surveyed'));
+        $isolation = $object->optional('isolation');
         $object->close();
+        $drawing = $topology === null ? null : (new OneLineReader())->whole($topology);
 
         return new Procedure(
             $kind,
             $plant,
             $settings,
             $options === null ? new ProcedureOptions() : $this->options(new Fields($options)),
-            $topology === null ? null : Surroundings::of((new OneLineReader())->whole($topology), $names),
+            $drawing === null ? null : Surroundings::of($drawing, $names),
             $install === null ? null : (new InstallReader())->work($install, $names),
+            (new OutageTestPoint())->decide(new OutageTestPointInput($drawing, $names, $device, $label)),
+            $isolation === null ? Isolation::general() : $this->isolation(new Fields($isolation)),
+        );
+    }
+
+    /** What a run keeps says of the work; one from before the supply upstream was asked for is read as it was made. */
+    public static function asBegun(Node $work): Node
+    {
+        $kept = get_object_vars((object) $work->value);
+
+        return new Node((object) ($kept + ['isolation' => (object) ['upstream' => self::NOT_ASKED]]), $work->path);
+    }
+
+    private function isolation(Fields $in): Isolation
+    {
+        $words = [...array_column(Upstream::cases(), 'value'), 'not_known', self::NOT_ASKED];
+        $upstream = $in->oneOf('upstream', $words, 'not_known');
+        $second = $in->maybeOneOf('second', [...array_column(Upstream::cases(), 'value'), 'not_known']);
+        $inspection = $in->oneOf('inspection', ['yes', 'no', 'not_known'], 'not_known');
+        $in->close();
+        if ($upstream === self::NOT_ASKED) {
+            return Isolation::notAsked();
+        }
+
+        return Isolation::surveyed(
+            [Upstream::tryFrom($upstream), ...($second === null ? [] : [Upstream::tryFrom($second)])],
+            ['yes' => true, 'no' => false, 'not_known' => null][$inspection],
         );
     }
 
@@ -84,20 +121,5 @@ final readonly class ProcedureReader
         $in->close();
 
         return $options;
-    }
-
-    /** @return array<string, string> */
-    private function texts(?Node $node): array
-    {
-        if ($node === null) {
-            return [];
-        }
-        $node->object();
-        $texts = [];
-        foreach (get_object_vars((object) $node->value) as $key => $value) {
-            $texts[(string) $key] = $node->at((string) $key, $value)->text(self::MOST_CHARACTERS);
-        }
-
-        return $texts;
     }
 }

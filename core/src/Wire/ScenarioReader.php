@@ -21,9 +21,10 @@ final readonly class ScenarioReader
         $initial = ($initialNode = $object->optional('initial')) === null ? Side::Normal : $this->initial($initialNode);
         $events = (new EventReader($plant, $loads))->events($object->required('events'));
         $untilMs = $object->required('until_ms')->ms();
+        $sourceKw = $object->optional('source_kw')?->number(0, 1_000_000, aboveMin: true);
         $object->close();
 
-        return new Scenario($plant, $settings, $events, $untilMs, $loads, $initial);
+        return new Scenario($plant, $settings, $events, $untilMs, $loads, $initial, $sourceKw === null ? null : (float) $sourceKw);
     }
 
     private function initial(Node $node): Side

@@ -16,7 +16,9 @@ use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\PlanLoad;
 use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Template\SiteBonding;
 use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Template\SitePlanInput;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\ProcedureReader;
@@ -61,13 +63,13 @@ final class InstallTest extends TestCase
         yield 'nothing but a date' => [[]];
         yield 'one enclosure' => [['enclosures' => [self::enclosure()]]];
         yield 'two, whose names begin alike' => [['enclosures' => [self::enclosure(), ['id' => 'ats-2', 'name' => 'Second switch'] + self::enclosure()], 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed at both ends.']]]];
-        yield 'with the bonds of the site' => [['bonding' => self::site()->bonding(), 'enclosures' => [self::enclosure()]]];
+        yield 'with the bonds of the site' => [['bonding' => (new SiteBonding(self::site()))->input(), 'enclosures' => [self::enclosure()]]];
     }
 
     #[Test]
     public function all_of_it_waits_in_its_order(): void
     {
-        $steps = $this->steps(['bonding' => self::site()->bonding(), 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed.']], 'enclosures' => [self::enclosure()]]);
+        $steps = $this->steps(['bonding' => (new SiteBonding(self::site()))->input(), 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed.']], 'enclosures' => [self::enclosure()]]);
         $lug = self::one($steps, self::LUG);
         self::assertContains('install/land-ats', $lug->dependsOn);
         self::assertContains('install/torque-tool', $lug->dependsOn);
@@ -143,6 +145,7 @@ final class InstallTest extends TestCase
         yield 'a hot on the neutral bar' => [['enclosures' => [self::enclosure(['on' => 'N', 'terminal' => 'Neutral bar'])]], 'install/land-ats', 'neutral'];
         yield 'a green hot' => [['enclosures' => [self::enclosure(['colour' => 'green'])]], 'install/land-ats', 'Green'];
         yield 'a screw whose torque nobody knows' => [['enclosures' => [self::enclosure(['screw' => 'slotted_small', 'size' => '4/0'])]], self::LUG, 'no torque value'];
+        yield 'bonds that nobody looked at' => [['bonds_unknown' => 'Not known: the neutral of the switch.'], 'install/bonds-not-known', 'Not known'];
         yield 'a box that is too small' => [['enclosures' => [['stops' => ['The splice box is too small.']] + self::enclosure()]], 'install/land-ats', 'too small'];
         yield 'a raceway that is too full' => [['feeders' => [['name' => 'Feeder', 'words' => 'Bushed.', 'stops' => ['The raceway is too full.']]]], 'install/pull-feeder-', 'too full'];
         yield 'a tool out of calibration' => [['calibrated_on' => '2025-11-22'], 'install/torque-tool', '2026-11-22'];
@@ -158,7 +161,7 @@ final class InstallTest extends TestCase
     #[Test, DataProvider('answers')]
     public function an_answer_says_what_the_step_asks_for(string $id, Given $given, ?string $field, ?Verdict $verdict): void
     {
-        $step = self::one($this->steps(['bonding' => self::site()->bonding(), 'enclosures' => [self::enclosure()]]), $id);
+        $step = self::one($this->steps(['bonding' => (new SiteBonding(self::site()))->input(), 'enclosures' => [self::enclosure()]]), $id);
         try {
             self::assertSame($verdict, (new AnswerJudge())->judge($step, $given));
             self::assertNull($field);
@@ -255,7 +258,23 @@ final class InstallTest extends TestCase
 
     private static function site(): SitePlan
     {
-        return new SitePlan(InstallationKind::WholeHouse, 'split', 120, 200, 200, true, 2, false, 100, true, true, 4, 2, null, null, [new PlanLoad('Lights', 1, 'L1', true)]);
+        return new SitePlan(new SitePlanInput(
+            InstallationKind::WholeHouse,
+            'split',
+            120,
+            200,
+            200,
+            isServiceRated: true,
+            poles: 2,
+            isNeutralSwitched: false,
+            generatorBreakerA: 100,
+            isGeneratorBonded: true,
+            isPanelBonded: true,
+            electrodeAt: 'panel',
+            groundsOnNeutralBar: 4,
+            groundBarFree: 2,
+            loads: [new PlanLoad('Lights', 1, 'L1', true)],
+        ));
     }
 
     /**

@@ -11,10 +11,12 @@ use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\StepKind;
 use Escapement\Core\Internal\MergePatch;
 use Escapement\Core\Settings\ExpectedTimes;
+use Escapement\Core\Survey\Upstream;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\PlanLoad;
 use Escapement\Core\Template\SheetTemplate;
 use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Template\SitePlanInput;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Calculations;
 use Escapement\Core\Wire\Node;
@@ -180,13 +182,114 @@ final class ProcedureTest extends TestCase
     #[Test]
     public function the_one_line_names_what_isolates_what_stays_live_and_where_to_test(): void
     {
-        $plan = new SitePlan(InstallationKind::WholeHouse, 'split', 120, 200, 200, true, 2, false, 100, true, true, 4, 2, null, null, [new PlanLoad('Lights', 1, 'L1', true)]);
+        $plan = new SitePlan(new SitePlanInput(
+            InstallationKind::WholeHouse,
+            'split',
+            120,
+            200,
+            200,
+            isServiceRated: true,
+            poles: 2,
+            isNeutralSwitched: false,
+            generatorBreakerA: 100,
+            isGeneratorBonded: true,
+            isPanelBonded: true,
+            electrodeAt: 'panel',
+            groundsOnNeutralBar: 4,
+            groundBarFree: 2,
+            loads: [new PlanLoad('Lights', 1, 'L1', true)],
+        ));
         $steps = array_column($this->answer('K1', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names()])['steps'], null, 'id');
         self::assertSame('Open Transfer switch main', $steps['simulated_outage/open']['title']);
         self::assertStringContainsString('stays live from Utility', $steps['isolate/open-ats.main']['hazard']);
         self::assertArrayHasKey('isolate/open-panel.main', $steps);
         self::assertArrayNotHasKey('isolate/open-all', $steps);
         self::assertContains('isolate/open-panel.main', $steps['isolate/proved-dead']['depends_on']);
+    }
+
+    /** @param array<string, mixed> $isolation */
+    #[Test, DataProvider('supplies')]
+    public function the_isolation_begins_upstream_and_proves_the_line_side_dead_before_own_devices(array $isolation, ?string $upstream, string $says): void
+    {
+        $plan = new SitePlan(new SitePlanInput(InstallationKind::WholeHouse, 'split', 120, 200, 200, isServiceRated: true, upstream: Upstream::tryFrom((string) ($isolation['upstream'] ?? '')), loads: [new PlanLoad('Lights', 1, 'L1', true)]));
+        $steps = array_column($this->answer('K1', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names(), 'isolation' => $isolation])['steps'], null, 'id');
+        $order = array_keys($steps);
+        $place = static fn(string $id): int => (int) array_search($id, $order, true);
+        if ($upstream === null) {
+            self::assertArrayNotHasKey('isolate/upstream', $steps, 'a run from before keeps its steps');
+            self::assertArrayNotHasKey('isolate/line-side-dead', $steps);
+
+            return;
+        }
+        self::assertStringContainsString($says, $steps[$upstream]['title']);
+        self::assertLessThan($place('isolate/line-side-dead'), $place($upstream));
+        self::assertLessThan($place('isolate/open-ats.main'), $place('isolate/line-side-dead'));
+        self::assertContains($upstream, $steps['isolate/line-side-dead']['depends_on']);
+        self::assertContains('isolate/block-engine', $steps[$upstream]['depends_on'], 'a dead supply starts the engine');
+        self::assertTrue($steps['isolate/line-side-dead']['hold']);
+        self::assertContains('isolate/line-side-dead', $steps['isolate/proved-dead']['depends_on']);
+        self::assertContains('isolate/line-side-dead', $steps['inspect/landing']['depends_on']);
+        self::assertSame(($isolation['upstream'] ?? 'not_known') === 'not_known', isset($steps[$upstream]['stopped_by']), 'what nobody surveyed is not called done');
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, ?string, string}> */
+    public static function supplies(): iterable
+    {
+        yield 'only the utility' => [['upstream' => 'utility'], 'isolate/upstream', 'The utility opens and tags'];
+        yield 'another owner' => [['upstream' => 'owner'], 'isolate/upstream', 'The owner of the upstream switchboard'];
+        yield 'a disconnect by the meter' => [['upstream' => 'disconnect'], 'isolate/open-md', 'Open, lock and tag Meter disconnect'];
+        yield 'the main beside the meter' => [['upstream' => 'combined'], 'isolate/open-md', 'Open, lock and tag Main beside the meter'];
+        yield 'nobody surveyed it' => [['inspection' => 'no'], 'isolate/upstream', 'upstream of the work'];
+        yield 'a run from before' => [['upstream' => 'not_asked'], null, ''];
+    }
+
+    #[Test]
+    public function without_a_survey_behind_it_the_supply_upstream_is_asked_for_all_the_same(): void
+    {
+        foreach (InstallationKind::cases() as $kind) {
+            $steps = array_column($this->steps($kind->value, []), null, 'id');
+            self::assertSame(! $kind->isMobile(), isset($steps['isolate/upstream']), $kind->value);
+            self::assertArrayNotHasKey('stopped_by', $steps['isolate/upstream'] ?? []);
+        }
+        $two = array_column($this->answer('K7', [], [], ['isolation' => ['upstream' => 'utility', 'second' => 'owner']])['steps'], null, 'id');
+        self::assertStringContainsString('first supply', $two['isolate/upstream']['title']);
+        self::assertStringContainsString('second supply', $two['isolate/upstream-second']['title']);
+    }
+
+    #[Test, DataProvider('inspections')]
+    public function what_is_inspected_is_released_before_the_supply_closes(string $inspection, bool $isAsked): void
+    {
+        $install = ['install' => ['work_date' => '2026-11-22'], 'isolation' => ['upstream' => 'utility', 'inspection' => $inspection]];
+        $steps = array_column($this->answer('K1', [], [], $install)['steps'], null, 'id');
+        self::assertSame($isAsked, isset($steps['energise/release']));
+        if ($isAsked) {
+            self::assertTrue($steps['energise/release']['hold']);
+            self::assertContains('energise/release', $steps['energise/close-utility']['depends_on']);
+        }
+        unset($install['install']);
+        self::assertArrayNotHasKey('energise/release', array_column($this->answer('K1', [], [], $install)['steps'], null, 'id'), 'a test of what stands needs none');
+    }
+
+    /** @return iterable<string, array{string, bool}> */
+    public static function inspections(): iterable
+    {
+        yield 'asked for' => ['yes', true];
+        yield 'not known' => ['not_known', true];
+        yield 'not asked for' => ['no', false];
+    }
+
+    #[Test]
+    public function a_plug_is_pulled_and_an_outage_that_nothing_makes_is_not_asked_for(): void
+    {
+        $plan = new SitePlan(new SitePlanInput(InstallationKind::PlugInBox, 'split', 120, 200, 30, loads: [new PlanLoad('Lights', 1, 'L1', true)]));
+        $steps = array_column($this->answer('K4', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names()])['steps'], null, 'id');
+        self::assertSame('Pull the plug of the switch box', $steps['simulated_outage/open']['title']);
+        self::assertSame('Pull and tag the plug of the switch box', $steps['isolate/open-plug']['title']);
+        $drawing = ['system' => 'split', 'elements' => [
+            ['id' => 'u', 'type' => 'source', 'kind' => 'utility'], ['id' => 'g', 'type' => 'source', 'kind' => 'generator'],
+            ['id' => 'sw', 'type' => 'switch', 'kind' => 'motor', 'poles' => 2, 'neutral' => 'solid', 'rating_a' => 200], ['id' => 'l', 'type' => 'load', 'phases' => ['L1']],
+        ], 'links' => [['from' => 'u', 'to' => 'sw.normal'], ['from' => 'g', 'to' => 'sw.emergency'], ['from' => 'sw', 'to' => 'l']]];
+        self::assertArrayHasKey('stopped_by', array_column($this->answer('K1', [], [], ['topology' => $drawing])['steps'], null, 'id')['simulated_outage/open']);
     }
 
     /** @param 'in_band'|'out_of_band'|'stop' $verdict */
@@ -231,6 +334,8 @@ final class ProcedureTest extends TestCase
         yield 'an unknown school' => [['options' => ['prayer' => true]], '/options/prayer'];
         yield 'a band of nothing' => [['options' => ['generator_v_pct' => 0]], '/options/generator_v_pct'];
         yield 'an answer that is no text' => [['answered' => ['isolate/briefing' => 1]], '/answered/isolate~1briefing'];
+        yield 'a supply that is none' => [['isolation' => ['upstream' => 'moon']], '/isolation/upstream'];
+        yield 'a device that is no text' => [['surveyed' => ['device' => 7]], '/surveyed/device'];
         yield 'names in a list' => [['names' => ['Utility']], '/names'];
         yield 'a bad one-line' => [['topology' => ['system' => 'split', 'elements' => [], 'links' => 3]], '/topology/elements'];
     }

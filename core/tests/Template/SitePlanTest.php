@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Template;
 
+use Escapement\Core\Survey\Upstream;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\PlanLoad;
 use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Template\SitePlanInput;
 use Escapement\Core\Template\SubPanel;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Wire\Calculations;
@@ -19,34 +21,30 @@ use PHPUnit\Framework\TestCase;
 final class SitePlanTest extends TestCase
 {
     #[Test, DataProvider('kinds')]
-    public function a_generated_one_line_carries_every_load_and_back_feeds_nothing(InstallationKind $kind, bool $isServiceRated): void
+    public function a_generated_one_line_carries_every_load_and_back_feeds_nothing(InstallationKind $kind, bool $isServiceRated, ?Upstream $upstream): void
     {
-        $plan = self::plan($kind, $isServiceRated);
+        $plan = self::plan($kind, $isServiceRated, $upstream);
         $topology = $this->calc('topology', $plan->drawing());
         $ids = array_column($topology['findings'], 'id');
-        self::assertNotContains('backfeed', $ids);
-        self::assertNotContains('load-never-fed', $ids);
-        self::assertNotContains('no-service-disconnect', $ids);
-        self::assertNotContains('switch-not-service-rated', $ids);
-        self::assertNotContains('sensing-dead', $ids);
-        self::assertContains('gen', $topology['load_sources']['load-1'], 'what must run is carried by the generator');
+        foreach (['backfeed', 'load-never-fed', 'no-service-disconnect', 'switch-not-service-rated', 'sensing-dead', 'no-outage-test-point'] as $mistake) {
+            self::assertNotContains($mistake, $ids);
+        }
+        self::assertContains($kind->hasGenerator() ? 'gen' : 't2', $topology['load_sources']['load-1'], 'what must run is carried by the second source');
         self::assertSame([], array_diff(array_keys($topology['load_sources']), array_keys($plan->names())));
         $layout = $this->calc('one_line_layout', $plan->drawing());
         self::assertCount(count($plan->drawing()['elements']), $layout['cells']);
-        foreach (['bonding' => $plan->bonding()] as $calc => $input) {
-            foreach ($this->calc($calc, $input)['after'] as $after) {
-                self::assertSame('ok', $after['verdict']);
-            }
+        foreach ($plan->drawing()['elements'] as $element) {
+            self::assertArrayHasKey($element['id'], $plan->names());
         }
     }
 
-    /** @return iterable<string, array{InstallationKind, bool}> */
+    /** @return iterable<string, array{InstallationKind, bool, ?Upstream}> */
     public static function kinds(): iterable
     {
         foreach (InstallationKind::cases() as $kind) {
-            foreach (SitePlan::knows($kind) ? [false, true] : [] as $isServiceRated) {
-                if (! $isServiceRated || in_array($kind, [InstallationKind::WholeHouse, InstallationKind::TwoPanels, InstallationKind::FactoryControl], true)) {
-                    yield $kind->value . ($isServiceRated ? ', service rated' : '') => [$kind, $isServiceRated];
+            foreach ($kind->isAtService() ? [false, true] : [false] as $isServiceRated) {
+                foreach ($kind->isMobile() || $kind === InstallationKind::ContactorPair ? [null] : [null, ...Upstream::cases()] as $upstream) {
+                    yield $kind->value . ($isServiceRated ? ', service rated' : '') . ($upstream === null ? '' : ", opened by $upstream->value") => [$kind, $isServiceRated, $upstream];
                 }
             }
         }
@@ -56,50 +54,77 @@ final class SitePlanTest extends TestCase
     public function a_service_rated_switch_makes_the_old_main_panel_a_sub_panel(): void
     {
         $plan = self::plan(InstallationKind::WholeHouse, true);
-        $actions = array_map(static fn(array $one): string => "{$one['action']} {$one['at']}", $this->calc('bonding', $plan->bonding())['actions']);
-        self::assertContains('remove-bond panel', $actions);
-        self::assertContains('add-bond ats', $actions);
         self::assertContains('panel-now-sub', array_column($this->calc('topology', $plan->drawing())['findings'], 'id'));
     }
 
     #[Test]
-    public function a_panel_more_is_fed_carries_its_load_and_shows_a_bond_left_in(): void
+    public function a_disconnect_by_the_meter_is_on_the_drawing_and_makes_the_outage(): void
     {
-        $plan = new SitePlan(InstallationKind::WholeHouse, 'split', 120, 200, 200, true, null, false, 80, false, true, 6, 2, 10, 22, [
+        foreach ([InstallationKind::WholeHouse, InstallationKind::TwoPanels, InstallationKind::FactoryControl] as $kind) {
+            $with = self::plan($kind, true, Upstream::Disconnect);
+            self::assertArrayHasKey('md', $with->devices());
+            self::assertContains('md', array_column($this->calc('topology', $with->drawing())['outage_test_points'], 'device'));
+            self::assertArrayNotHasKey('md', self::plan($kind, true, Upstream::Utility)->devices());
+        }
+    }
+
+    #[Test, DataProvider('plugs')]
+    public function a_plug_is_a_device_and_the_nearest_that_makes_the_outage(InstallationKind $kind): void
+    {
+        $points = $this->calc('topology', self::plan($kind, false)->drawing())['outage_test_points'];
+        self::assertSame('plug', $points[0]['device']);
+        self::assertSame([], $points[0]['loads_lost_elsewhere']);
+    }
+
+    /** @return iterable<string, array{InstallationKind}> */
+    public static function plugs(): iterable
+    {
+        yield 'a box with a cord' => [InstallationKind::PlugInBox];
+        yield 'one hot' => [InstallationKind::Mobile30];
+        yield 'two hots' => [InstallationKind::Mobile50];
+    }
+
+    #[Test]
+    public function a_panel_more_is_fed_and_carries_its_load(): void
+    {
+        $plan = new SitePlan(new SitePlanInput(InstallationKind::WholeHouse, 'split', 120, 200, 200, isServiceRated: true, loads: [
             new PlanLoad('Lights', 1.2, 'L1', true), new PlanLoad('Kiln', 5, 'L1L2', false, 'sub-2'), new PlanLoad('Lost', 1, 'L2', false, 'sub-7'),
-        ], [new SubPanel('sub-1', 'Garage', 'panel', 60, false), new SubPanel('sub-2', 'Shed', 'sub-1', 40, true), new SubPanel('sub-3', 'Nowhere', 'panel-b', 30, false)]);
+        ], subPanels: [new SubPanel('sub-1', 'Garage', 'panel', 60, false), new SubPanel('sub-2', 'Shed', 'sub-1', 40, true), new SubPanel('sub-3', 'Nowhere', 'panel-b', 30, false)]));
         self::assertSame(['panel', 'sub-1', 'sub-2'], array_keys($plan->panels()), 'one whose feeder is not there waits');
         $topology = $this->calc('topology', $plan->drawing());
         self::assertNotContains('load-never-fed', array_column($topology['findings'], 'id'));
         self::assertContains('gen', $topology['load_sources']['load-2']);
         self::assertSame('panel.b3', array_column($plan->drawing()['links'], 'from', 'to')['load-3'], 'a load whose panel is gone hangs where its kind puts it');
-        $actions = array_map(static fn(array $one): string => "{$one['action']} {$one['at']}", $this->calc('bonding', $plan->bonding())['actions']);
-        self::assertContains('remove-bond sub-2', $actions);
-        self::assertNotContains('remove-bond sub-1', $actions);
-        self::assertContains(60.0, array_column($plan->feeders(), 'ocpd_a', 'to'));
     }
 
-    #[Test, DataProvider('kinds')]
-    public function the_feeders_join_what_is_on_the_drawing(InstallationKind $kind, bool $isServiceRated): void
+    #[Test]
+    public function the_breaker_of_a_three_phase_load_is_sized_by_all_three(): void
     {
-        $plan = self::plan($kind, $isServiceRated);
-        foreach ($plan->feeders() as $feeder) {
-            self::assertContains($feeder['from'], $plan->enclosures());
-            self::assertContains($feeder['to'], $plan->enclosures());
-            self::assertLessThan($feeder['ocpd_a'], $feeder['amps']);
-            self::assertSame($feeder['from'] === 'meter' ? '1' : '0', $feeder['service']);
-        }
-        self::assertContains('ats', array_column($plan->feeders(), 'to'));
+        $plan = new SitePlan(new SitePlanInput(InstallationKind::MotorDriven, 'three', 230, 400, 400, loads: [new PlanLoad('Pump', 45, '3P', true)]));
+        $panel = array_column($plan->drawing()['elements'], null, 'id')['panel'];
+        self::assertSame(90, $panel['breakers'][0]['rating_a'], '45 kW at 3 × 230 V is 65 A, and a quarter more is 82 A');
     }
 
-    private static function plan(InstallationKind $kind, bool $isServiceRated): SitePlan
+    #[Test]
+    public function a_battery_station_is_drawn_as_one(): void
     {
-        $system = $kind === InstallationKind::Mobile30 ? 'single' : 'split';
-        $wide = $system === 'single' ? 'L1' : 'L1L2';
+        $plan = new SitePlan(new SitePlanInput(InstallationKind::Mobile50, 'split', 120, 50, 50, isBattery: true, loads: [new PlanLoad('Lights', 1, 'L1', true)]));
+        self::assertSame('inverter', array_column($plan->drawing()['elements'], null, 'id')['gen']['kind']);
+        self::assertSame('Inverter', $plan->names()['gen']);
+    }
 
-        return new SitePlan($kind, $system, 120, 100, 100, $isServiceRated, null, false, 80, false, true, 6, 2, 10, 22, [
+    private static function plan(InstallationKind $kind, bool $isServiceRated, ?Upstream $upstream = null): SitePlan
+    {
+        $system = match (true) {
+            $kind === InstallationKind::Mobile30 => 'single',
+            $kind->isThreePhase() => 'three',
+            default => 'split',
+        };
+        $wide = ['single' => 'L1', 'split' => 'L1L2', 'three' => '3P'][$system];
+
+        return new SitePlan(new SitePlanInput($kind, $system, 120, 100, 100, $isServiceRated, generatorBreakerA: 80, faultKa: 10, withstandKa: 22, upstream: $upstream, loads: [
             new PlanLoad('Always on', 1.2, 'L1', true), new PlanLoad('Well pump', 1.5, $wide, true), new PlanLoad('Heat pump', 5, $wide, false),
-        ]);
+        ]));
     }
 
     /**

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Topology;
 
-use Escapement\Core\Commissioning\Procedure\Surroundings;
 use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Template\PlanLoad;
 use Escapement\Core\Template\SitePlan;
+use Escapement\Core\Template\SitePlanInput;
 use Escapement\Core\Topology\ElementNames;
 use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Topology\OutageTestPoint;
+use Escapement\Core\Topology\OutageTestPointInput;
 use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -36,8 +38,8 @@ final class ElementNamesTest extends TestCase
     #[Test]
     public function the_outage_of_an_essential_panel_is_made_at_its_breaker(): void
     {
-        $plan = new SitePlan(InstallationKind::EssentialCircuits, 'split', 120, 200, 100, false, 2, false, 100, true, true, 4, 2, null, null, [new PlanLoad('Lights', 1, 'L1', true)]);
+        $plan = new SitePlan(new SitePlanInput(InstallationKind::EssentialCircuits, 'split', 120, 200, 100, poles: 2, loads: [new PlanLoad('Lights', 1, 'L1', true)]));
         $drawing = (new OneLineReader())->whole(Node::fromArray($plan->drawing()));
-        self::assertSame('breaker feed in ' . $plan->names()['main'], Surroundings::of($drawing, $plan->names())->testDevice);
+        self::assertSame('Breaker feed in ' . $plan->names()['main'], (new OutageTestPoint())->decide(new OutageTestPointInput($drawing, $plan->names()))->name);
     }
 }

@@ -6,8 +6,8 @@
 @if ($standing->changes() !== [])
 <div class="finding finding-warn"><p class="finding-head"><x-glyph kind="warn"/><b>Warn</b></p><p class="finding-claim">To be looked at again: since it was proven, something it rests on has changed.</p><p class="finding-because">{{ implode('. ', $standing->changes()) }}. Time it once more.</p></div>
 @endif
-<x-hazard><b>Lethal voltage, and it starts by itself.</b> The line side of {{ $switch->test_disconnect ?? 'the test disconnect' }} stays live while it is open, until the utility opens upstream. Nobody at the engine, covers on. The exhaust stays outdoors: carbon monoxide kills.</x-hazard>
-<x-hazard><b>Open {{ $switch->test_disconnect ?? 'the disconnect upstream of the sensing point' }}.</b> It must lie upstream of where the switch senses the utility: the panel main downstream proves nothing.</x-hazard>
+@include('partials.test-hazard', ['kind' => $switch->plant['kind']])
+@if ($switch->plant['kind'] !== 'mobile')@include('partials.test-point')@endif
 <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for a licensed electrician with both sources isolated, locked out and proved dead.</p>
 @if (auth()->user()->role->mayWrite())
 <form method="post" action="{{ route('runs.begin', $switch) }}" class="block">
@@ -16,7 +16,7 @@
     @error('hazards_read')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
     <fieldset class="schools"><legend>What it proves</legend>
         @foreach (['install' => 'The installation too: runs, landings, each lug with its torque, bonds that move', 'bait' => 'Bait test: the utility comes back for less than the return delay, and the load stays', 'owner_present' => 'The owner is there and signs', 'photos' => 'Pictures as evidence', 'test_button' => 'Test by the button, timed: what the owner will do', 'manual_transfer' => 'Manual transfer by the lever', 'load_bank' => 'Load bank in quarter steps', 'contact_drop' => 'Drop over the closed contacts, where test points lie outside of the covers', 'droop' => 'The governor droops: wider frequency bands'] as $school => $words)
-        @continue($school === 'install' && ! $hasPlan || $school === 'test_button' && $switch->plant['kind'] !== 'standby')
+        @continue($school === 'test_button' && $switch->plant['kind'] !== 'standby')
         <label class="check"><input type="hidden" name="options[{{ $school }}]" value="0"><input class="form-check-input" type="checkbox" name="options[{{ $school }}]" value="1" @checked(old("options.$school", \App\Bridge\ProcedureWork::SCHOOLS[$school] ? '1' : '0') === '1')>{{ $words }}</label>
         @if ($school === 'install')<div class="field school-more"><label for="torque-unit">The torque tool in hand reads</label><select class="form-select" id="torque-unit" name="torque_unit">@foreach (\Escapement\Core\Commissioning\Procedure\InstallWork::UNITS as $unit => $name)<option value="{{ $unit }}" @selected(old('torque_unit', $switch->site->units === 'metric' ? 'nm' : 'in_lb') === $unit)>{{ $name }}</option>@endforeach</select>@error('torque_unit')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror</div>@endif
         @endforeach

@@ -4,7 +4,7 @@
 @section('main')
 <div class="watch" x-data="stopwatch" data-watch="{{ $watch }}">
     <p class="net" role="status"><svg width="15" height="22" viewBox="0 0 15 22" aria-hidden="true"><rect x="1" y="1" width="13" height="20" rx="2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M4.5 11l2 2.5 4-5" fill="none" stroke="currentColor" stroke-width="1.6"/></svg><span x-text="netWords">Marks are kept on this phone first.</span><b x-text="unsentWords"></b></p>
-    <x-hazard><b>Starts by itself.</b> Nobody at the engine. The line side of {{ $run->switch->test_disconnect ?? 'the disconnect' }} stays live while it is open. Covers on.</x-hazard>
+    @include('partials.test-hazard', ['kind' => $run->plantThen()['kind']])
     <p class="to-other"><a href="{{ route('procedure', $run) }}">The whole procedure, step by step</a></p>
     <div class="watch-head"><h1 x-text="wayName">{{ $ways[0]['name'] }}</h1><span x-text="whereWords">{{ $ways[0]['where'] }}</span></div>
     <p class="small" x-show="provesWords" x-text="provesWords" x-cloak></p>

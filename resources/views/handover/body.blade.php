@@ -7,7 +7,7 @@
         <tr><th>Address</th><td>{{ $site->address ?? 'not recorded' }}</td><th>Kind</th><td>{{ $site->installation->label() }}</td></tr>
         <tr><th>Switch</th><td>{{ $switch->name }}, {{ $switch->rating_a ? $switch->rating_a . ' A' : 'rating not recorded' }}{{ $switch->poles ? ', ' . $switch->poles . ' poles' : '' }}{{ $switch->service_rated ? ', service-rated' : '' }}</td><th>Service</th><td>{{ $site->service_a ? $site->service_a . ' A' : 'not recorded' }}</td></tr>
         <tr><th>Generator</th><td>{{ $switch->fuel ? ($switch->rated_kw[$switch->fuel->value] ?? '?') . ' kW on ' . $switch->fuel->label() : 'not recorded' }}</td><th>Owner</th><td>{{ $site->owner ?? 'not recorded' }}</td></tr>
-        <tr><th>Run by</th><td>{{ $run->user->name }}, {{ $report->when($run->created_at) }}</td><th>Outage made at</th><td>{{ $switch->test_disconnect ?? 'not recorded' }}</td></tr>
+        <tr><th>Run by</th><td>{{ $run->user->name }}, {{ $report->when($run->created_at) }}</td><th>Outage test point</th><td>{{ $report->test->name ?? 'not known' }}</td></tr>
     </tbody></table>
 </section>
 <section class="report-part">

@@ -15,8 +15,19 @@
         <div><dt>At most</dt><dd class="fig">{{ round($v['peak_kw'], 2) }}&#8239;kW</dd></div>
     </dl>
     <details class="why"><summary>Working</summary>@foreach ($page->runtime->working as $line)<p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} = {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }} {{ $line->unit }}</span></p>@endforeach</details>
-    @if ($page->shed && $page->shed->values['shed'] !== [])<p>On the inverter these stay off: <b>{{ implode(', ', $page->shed->values['shed']) }}</b>.</p>@endif
+    @if ($page->carried && $page->carried->offWords() !== [])<p>On the inverter these stay off: <b>{{ implode(', ', $page->carried->offWords()) }}</b>.</p>@endif
     @if ($page->isChargerOn() && auth()->user()->role->mayWrite())<form method="post" action="{{ route('mobile.charger', $page->switch) }}">@csrf<button class="btn btn-outline-primary" type="submit">Put the charger on the shed list</button></form>@endif
+</section>
+@endif
+@if ($page->sources !== [])
+<section class="block" aria-labelledby="sources"><h2 id="sources">On each source</h2>
+    <div class="scroll-x"><table class="ruled"><thead><tr><th>Source</th><th class="num-col">Gives</th><th class="num-col">A leg</th><th class="num-col">Loads that run</th><th class="num-col">Lasts</th><th>Stays off</th></tr></thead><tbody>
+    @foreach ($page->sources as $source)
+        <tr><td><b>{{ $source->name }}</b></td><td class="num-col fig">{{ round($source->usableKw, 1) }}&#8239;kW</td><td class="num-col fig">{{ round($source->legA) }}&#8239;A</td>
+        <td class="num-col fig">{{ round($source->loadKw, 1) }}&#8239;kW</td><td class="num-col fig">{{ $source->hours === null ? 'not known' : round($source->hours, 1) . ' h' }}</td>
+        <td>{{ $source->off === [] ? 'nothing' : implode(', ', $source->off) }}</td></tr>
+    @endforeach
+    </tbody></table></div>
 </section>
 @endif
 @if ($page->jumper)

@@ -5,6 +5,6 @@
 <p><img alt="One-line" src="{{ $page->picture->pdfImage() }}" @if ($page->picture->isWide()) width="620" @else height="330" @endif></p>
 @if ($page->hazard())<div class="box"><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }}</div>@endif
 <table><tbody>@foreach (array_chunk($page->moves(), 2) as $pair)<tr>@foreach ($pair as $move)<td><b>{{ $move->n }}. {{ $move->title }}.</b> {{ $move->why }}</td>@endforeach @if (count($pair) === 1)<td></td>@endif</tr>@endforeach</tbody></table>
-@if ($page->testDevice())<p>Outage test: open <b>{{ $page->testDevice()['name'] }}</b>.</p>@endif
+@include('partials.test-point', ['test' => $page->test])
 <p class="small">A plan, not permission: the maker's instructions, the adopted code and its edition in force, the authority having jurisdiction and a licensed electrician rule.</p>
 </body></html>

@@ -8,7 +8,7 @@
 <h2>Found</h2>
 <table><tbody>
 <tr><th>Service</th><td>{{ $site->service_a ? $site->service_a . ' A' : 'not known' }}</td><th>Switch</th><td>{{ $switch->name }}, {{ $switch->rating_a ? $switch->rating_a . ' A' : 'rating not known' }}{{ $switch->poles ? ', ' . $switch->poles . ' poles' : '' }}{{ $switch->service_rated ? ', service-rated' : '' }}</td></tr>
-<tr><th>Generator</th><td>{{ $switch->fuel ? ($switch->rated_kw[$switch->fuel->value] ?? '?') . ' kW on ' . $switch->fuel->label() : 'not known' }}@if ($plan->rating), gives {{ round($plan->rating->values['usable_kw'], 1) }} kW here @endif</td><th>Owner</th><td>{{ $site->owner ?? 'not known' }}</td></tr>
+<tr><th>Generator</th><td>{{ $switch->fuel ? ($switch->rated_kw[$switch->fuel->value] ?? '?') . ' kW on ' . $switch->fuel->label() : 'not known' }}@if ($plan->source), gives {{ round($plan->source->usableKw, 1) }} kW here @endif</td><th>Owner</th><td>{{ $site->owner ?? 'not known' }}</td></tr>
 </tbody></table>
 <table><tbody>@foreach (array_chunk(array_values(array_filter($survey->questionnaire->questions, fn ($q) => isset($switch->survey[$q->key]))), 2) as $pair)<tr>@foreach ($pair as $q)<th>{{ $q->label }}</th><td>{{ $q->isFigure() ? ($q->isLength() ? round($wires->units->fromMetres($switch->survey[$q->key]), 1) . ' ' . $wires->units->length() : $switch->survey[$q->key] . ' ' . $q->unit) : ($q->options[$switch->survey[$q->key]] ?? $switch->survey[$q->key]) }}</td>@endforeach @if (count($pair) === 1)<th></th><td></td>@endif</tr>@endforeach</tbody></table>
 @foreach ($survey->answer->findings as $finding)<p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b> {{ $finding->because }}</p>@endforeach
@@ -26,10 +26,10 @@
 @endif
 <div class="together"><h2>One-line, on the utility</h2><p><img alt="One-line on the utility" src="{{ $plan->picture->pdfImage() }}" @if ($plan->picture->isWide()) width="520" @else height="400" @endif></p></div>
 <div class="together"><h2>On the generator</h2><p><img alt="One-line on the generator" src="{{ $onGenerator->picture->pdfImage() }}" @if ($plan->picture->isWide()) width="520" @else height="400" @endif></p></div>
-@if ($plan->testDevice())<p>Outage test: open <b>{{ $plan->testDevice()['name'] }}</b>. It takes the voltage from the sensing; the panel main downstream proves nothing.</p>@endif
+@include('partials.test-point', ['test' => $plan->test])
 <h2>Bonds: what moves</h2>
 @forelse ($plan->moves() as $move)<p><b>{{ $move->n }}. {{ $move->title }}.</b> {{ $move->why }}</p>@empty<p>Nothing moves: one bond in every position.</p>@endforelse
-@foreach ($plan->panelWork() as $work)@if ($work['move_grounds'] > 0)<p>{{ $plan->name($work['panel']) }}: {{ $work['move_grounds'] }} grounds to their own bar.</p>@endif @endforeach
+@foreach ($plan->bonding->panelWork() as $work)@if ($work['move_grounds'] > 0)<p>{{ $plan->name($work['panel']) }}: {{ $work['move_grounds'] }} grounds to their own bar.</p>@endif @endforeach
 @foreach ($plan->findings as $finding)<p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b> {{ $finding->because }}</p>@endforeach
 <h2>Feeders and wires</h2>
 <table><thead><tr><th>Run</th><th>Breaker</th><th>Size</th><th>Ground</th><th>Length</th><th>Raceway</th><th>Fill</th><th>Drop</th></tr></thead><tbody>@foreach ($wires->rows as $row)<tr><td>{{ $row->typed('name') }}</td><td class="fig">{{ $row->typed('ocpd_a') }} A</td><td class="fig">{{ $row->sets() > 1 ? $row->sets() . ' × ' : '' }}{{ $row->size ?? '–' }} {{ ucfirst($row->typed('material')) }}</td><td class="fig">{{ $row->egc ?? ($row->typed('service') === '1' ? 'by neutral' : '–') }}</td><td class="fig">{{ $row->length() }} {{ $wires->units->length() }}</td><td class="fig">{{ $wires->raceways[$row->typed('raceway')] ?? '' }} {{ $row->minTradeSize ?? '–' }}</td><td class="fig">{{ $row->fillPct === null ? '–' : round($row->fillPct) . ' %' }}</td><td class="fig">{{ $row->dropPct === null ? '–' : round($row->dropPct, 1) . ' %' }}</td></tr>@endforeach</tbody></table>

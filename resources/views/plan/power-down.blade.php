@@ -5,6 +5,7 @@
 <div class="head"><div><h1>Power-down</h1><p>{{ $page->isProposed ? 'The usual day of such a plan: put it right and save it.' : 'What is done before, in the dark, and after.' }}</p></div></div>
 @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'power-down'])
 <x-hazard><b>No work on what may be live.</b> Dark work begins only when the supply is open upstream, locked, tagged and proved dead, with the generator kept from starting as its maker says. A licensed electrician decides; the adopted code and the authority rule.</x-hazard>
+@foreach ($page->unknown() as $finding)<x-finding :finding="$finding"/>@endforeach
 <dl class="day-sums">
     <div><dt>Dark</dt><dd class="fig">{{ $page->minutes('window_min') }}&#8239;min</dd></div>
     <div><dt>Before</dt><dd class="fig">{{ $page->minutes('before_min') }}&#8239;min</dd></div>

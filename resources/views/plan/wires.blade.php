@@ -5,6 +5,7 @@
 <div class="head"><div><h1>Feeders and wires</h1><p>{{ $page->isProposed() ? 'The usual runs of such an installation, to begin with: correct and save them.' : 'Each run with what it takes.' }}</p></div></div>
 @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'wires'])
 <x-hazard><b>The tables are planning figures.</b> Confirm each against the edition in force, the maker's data and the authority; a licensed electrician installs, with everything isolated, locked and proved dead.</x-hazard>
+@foreach ($page->waiting as $sentence)<p class="missing"><x-glyph kind="warn"/><span>{{ $sentence }} <a href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'source', 'switch' => $page->switch->id]) }}">To the survey</a></span></p>@endforeach
 <div class="scroll-x"><table class="ruled"><thead><tr><th>Run</th><th class="num-col">Size</th><th class="num-col">Ground</th><th class="num-col">Drop</th><th class="num-col">Fill</th><th>Raceway that fits</th><th>The other metal</th></tr></thead><tbody>
 @foreach ($page->rows as $row)
 <tr><td><b>{{ $row->typed('name') }}</b><small>{{ $row->typed('amps') }}&#8239;A behind {{ $row->typed('ocpd_a') }}&#8239;A, {{ $row->length() }}&#8239;{{ $page->units->length() }}</small></td>

@@ -45,14 +45,11 @@ final class OneLineDrawing
         private readonly ?array $stillLive,
         private readonly ?string $testPoint,
         private readonly array $bonds,
+        private readonly bool $isNeutralKnown = true,
     ) {
         $this->layout = OneLineLayout::of($drawing);
         $positions = array_fill_keys(array_map(static fn(Element $switch): string => $switch->id, $drawing->switches), $on);
-        $running = array_values(array_map(static fn(Element $source): string => $source->id, array_filter($drawing->sources, static fn(Element $source): bool => match ($on) {
-            'normal' => $source->isUtilityLike(),
-            'emergency' => ! $source->isUtilityLike(),
-            default => false,
-        })));
+        $running = $on === 'off' ? [] : $this->sourcesOf($on);
         $this->live = TopologyCheck::live($drawing, $positions, $open === null ? [] : [$open], $running);
         $cells = array_map(fn(Element $e): array => $this->layout->cell($e->id), $drawing->elements);
         $this->width = self::LEFT_PX + 16 + (1 + max([0, ...array_column($cells, 1)])) * self::COLUMN_PX;
@@ -61,6 +58,28 @@ final class OneLineDrawing
         foreach ($drawing->elements as $element) {
             $this->drawElement($element);
         }
+    }
+
+    /**
+     * @param string $side of the switch: normal or emergency
+     *
+     * @return list<string> the sources that feed it
+     */
+    private function sourcesOf(string $side): array
+    {
+        $front = array_map(static fn(Link $link): string => $link->fromId, array_filter($this->drawing->links, static fn(Link $link): bool => $link->toPort === $side));
+        $seen = [];
+        while ($front !== []) {
+            $id = array_pop($front);
+            $seen[$id] = true;
+            foreach ($this->drawing->links as $link) {
+                if ($link->toId === $id && ! isset($seen[$link->fromId])) {
+                    $front[] = $link->fromId;
+                }
+            }
+        }
+
+        return array_values(array_filter(array_map(static fn(Element $source): string => $source->id, $this->drawing->sources), static fn(string $id): bool => isset($seen[$id])));
     }
 
     public function svg(): string
@@ -213,7 +232,16 @@ final class OneLineDrawing
             . sprintf('<path class="wire" d="M%.1f %.1fV%.1fM%.1f %.1fV%.1fM%.1f %.1fV%.1f"/>', $x - 30, $y, $y + 12, $x + 30, $y, $y + 12, $x, $middle + 4, $y + $height)
             . sprintf('<circle cx="%.1f" cy="%.1f" r="4.4"/><circle cx="%.1f" cy="%2$.1f" r="4.4"/><circle class="full" cx="%.1f" cy="%.1f" r="4.4"/>', $x - 30, $y + 16, $x + 30, $x, $middle)
             . sprintf('<path class="arm" d="M%.1f %.1fL%.1f %.1f"/>', $x, $middle, $to[0], $to[1])
-            . $this->text($x - 48, $y + 53, $isMainOpen ? 'open' : ($e->neutral === 'solid' ? 'N solid' : 'N switched'), $isMainOpen ? 'open' : 'detail', 'start', 13) . $this->text($x + 48, $y + 53, "$e->ratingA\u{202F}A", 'detail', 'end', 13);
+            . $this->text($x - 48, $y + 53, $isMainOpen ? 'open' : $this->neutralWords($e), $isMainOpen ? 'open' : 'detail', 'start', 13) . $this->text($x + 48, $y + 53, "$e->ratingA\u{202F}A", 'detail', 'end', 13);
+    }
+
+    private function neutralWords(Element $e): string
+    {
+        return match (true) {
+            ! $this->isNeutralKnown => 'N not known',
+            $e->neutral === 'solid' => 'N solid',
+            default => 'N switched',
+        };
     }
 
     private function disconnect(Element $e, float $x, float $y, int $height): string

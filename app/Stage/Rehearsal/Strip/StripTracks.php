@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal\Strip;
 
 use Escapement\Core\Rehearsal\Event;
+use Escapement\Core\Rehearsal\Overload;
 use Escapement\Core\Rehearsal\RehearsalResult;
 use Escapement\Core\Rehearsal\Scenario;
 use Escapement\Core\Rehearsal\Verb;
@@ -38,6 +39,8 @@ final class StripTracks
     /** @var list<int> */
     public array $momentsMs = [];
     public readonly int $untilMs;
+    /** Null where what the source gives is not known. */
+    public readonly ?Overload $overload;
 
     public function __construct(public readonly Scenario $scenario, public readonly RehearsalResult $result)
     {
@@ -48,6 +51,7 @@ final class StripTracks
             array_filter($script, static fn(int $ms): bool => $ms <= $scenario->untilMs),
         )));
         $this->untilMs = min($scenario->untilMs, max($last, $script === [] ? 0 : max($script)) + 9000);
+        $this->overload = $scenario->sourceKw === null ? null : new Overload($scenario, $result, $scenario->sourceKw);
         $this->readTimers();
         $this->engine = $this->states('stopped', static fn(Event $event): ?string => match ($event->kind) {
             'crank_started' => 'cranking',

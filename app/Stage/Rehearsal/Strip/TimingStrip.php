@@ -50,6 +50,7 @@ final class TimingStrip
         }
         $this->drawSwitch();
         $this->drawBus();
+        $this->drawOverload();
         foreach ($tracks->scenario->loads as $load) {
             $this->drawLoad($load->id, (float) $load->kw);
         }
@@ -311,6 +312,17 @@ final class TimingStrip
         }
         $this->labels .= $this->text(0, $this->y + 18, 'Load bus', 'start', weight: 600);
         $this->endLane(27, hair: false);
+    }
+
+    private function drawOverload(): void
+    {
+        $overload = $this->tracks->overload;
+        if ($overload === null || $overload->spans === []) {
+            return;
+        }
+        $this->plot .= (new OverloadLane($this->scale, $this->ink))->svg($overload, $this->y);
+        $this->labels .= $this->text(0, $this->y + 18, 'Overload', 'start', 'stop', weight: 600);
+        $this->endLane(OverloadLane::HEIGHT, hair: false);
     }
 
     private function drawLoad(string $id, float $kw): void

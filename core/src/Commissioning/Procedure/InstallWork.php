@@ -31,9 +31,18 @@ final readonly class InstallWork
      * @param list<array{id: string, name: string, lines: list<array<string, mixed>>, check: EnclosureCheck, stops: list<string>}> $enclosures
      * @param list<BondMove>                                                                        $moves
      * @param array<string, string>                                                                 $names      of elements
+     * @param ?string                                                                               $bondsUnknown what of the bonds nobody has looked at, in a sentence
      */
-    public function __construct(public string $unit, private string $workDate, private ?string $calibrated, array $feeders, array $enclosures, array $moves, array $names)
-    {
+    public function __construct(
+        public string $unit,
+        private string $workDate,
+        private ?string $calibrated,
+        array $feeders,
+        array $enclosures,
+        array $moves,
+        array $names,
+        public ?string $bondsUnknown = null,
+    ) {
         $lugs = $places = [];
         foreach ($enclosures as $enclosure) {
             foreach ($enclosure['check']->points() as $i => $point) {

@@ -12,6 +12,10 @@ enum Per: string
     case Leg = 'leg';
     /** Each device of the one-line that isolates. */
     case Isolator = 'isolator';
+    /** Each supply that somebody else, or a device that is not drawn, opens upstream of the work. */
+    case Upstream = 'upstream';
+    /** Each disconnect of the one-line that stands ahead of the installation. */
+    case AheadIsolator = 'ahead_isolator';
     /** Each load that must run. */
     case MustRun = 'must_run';
     /** Quarter steps of a load bank. */

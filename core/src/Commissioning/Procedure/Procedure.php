@@ -11,6 +11,8 @@ use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Settings\Window;
 use Escapement\Core\Site\Kind;
 use Escapement\Core\Site\Plant;
+use Escapement\Core\Topology\OutageTestPointResult;
+use Escapement\Core\Topology\TestPointStatus;
 
 /**
  * The ordered procedure for one site, made from its kind, its one-line, its settings and the chosen tests. The steps are
@@ -33,6 +35,8 @@ final readonly class Procedure
         private ProcedureOptions $options = new ProcedureOptions(),
         private ?Surroundings $surroundings = null,
         private ?InstallWork $install = null,
+        private ?OutageTestPointResult $testPoint = null,
+        private ?Isolation $isolation = null,
     ) {
         $this->expected = new ExpectedTimes($plant, $settings);
         $this->bands = new Bands($plant, $options);
@@ -113,6 +117,9 @@ final readonly class Procedure
             'delayed' => $this->settings->offDelayMs > 0,
             'install' => $this->install !== null,
             'no_install' => $this->install === null,
+            'upstream' => $this->isolation()->isAsked(),
+            'release' => $this->install !== null && $this->isolation()->asksForRelease(),
+            'bonds_unknown' => $this->install?->bondsUnknown !== null,
             'install_photos' => $this->install !== null && $this->options->hasPhotos,
             'contact_drop' => $this->options->hasContactDrop,
             default => throw new \LogicException("No condition $when."),
@@ -123,15 +130,54 @@ final readonly class Procedure
     private function repeated(StepRow $row): array
     {
         return match ($row->per) {
-            Per::Once => [$row->id === 'torque-tool' && $this->install !== null ? $this->install->tool() : new RowItem('')],
+            Per::Once => [match (true) {
+                $row->id === 'torque-tool' && $this->install !== null => $this->install->tool(),
+                $row->id === 'bonds-not-known' && $this->install?->bondsUnknown !== null => new RowItem('', stoppedBy: [$this->install->bondsUnknown]),
+                default => new RowItem(''),
+            }],
             Per::Leg => array_map(static fn(string $leg): RowItem => new RowItem("-$leg", ['{leg}' => $leg]), array_slice(['L1', 'L2', 'L3'], 0, $this->plant->normal->phases)),
-            Per::Isolator => array_map(static fn(Isolator $one): RowItem => new RowItem("-$one->ref", [
-                '{device}' => $one->name, '{line}' => $one->liveFrom === [] ? 'It can be made live from elsewhere.' : 'Its line side stays live from ' . implode(' and ', $one->liveFrom) . ' until that is opened upstream.',
-            ]), $this->surroundings->isolators ?? []),
+            Per::Upstream => $this->isolation()->items(array_map(static fn(Isolator $one): string => $one->ref, $this->surroundings->isolators ?? [])),
+            Per::AheadIsolator => array_map($this->isolatorItem(...), $this->surroundings?->ahead() ?? []),
+            Per::Isolator => array_map($this->isolatorItem(...), $this->ownIsolators()),
             Per::MustRun => array_map(static fn(string $load): RowItem => new RowItem('-' . RowItem::slug($load), ['{load}' => $load]), $this->options->mustRun),
             Per::Quarter => array_map(static fn(int $pct): RowItem => new RowItem("-$pct", ['{pct}' => (string) $pct]), self::QUARTERS),
             Per::Feeder, Per::Enclosure, Per::Lug, Per::Move, Per::MovePlace => $this->install?->items($row->per) ?? [],
         };
+    }
+
+    private function isolation(): Isolation
+    {
+        return $this->isolation ?? Isolation::general();
+    }
+
+    /** @return list<Isolator> on a vehicle the shore cord has a step of its own */
+    private function ownIsolators(): array
+    {
+        $isMobile = $this->plant->kind === Kind::Mobile;
+
+        return array_values(array_filter($this->surroundings?->own() ?? [], static fn(Isolator $one): bool => ! ($isMobile && $one->isPlug())));
+    }
+
+    private function isolatorItem(Isolator $one): RowItem
+    {
+        return new RowItem("-$one->ref", [
+            '{open_it}' => $one->isPlug() ? 'Pull and tag the ' . lcfirst($one->name) : "Open, lock and tag {$one->name}",
+            '{line}' => $one->liveFrom === [] ? 'It can be made live from elsewhere.' : 'Its line side stays live from ' . implode(' and ', $one->liveFrom) . ' until that is opened upstream.',
+        ]);
+    }
+
+    /** @return array<string, string> how the outage is made and ended; the device is decided once, by OutageTestPoint */
+    private function testWords(): array
+    {
+        $name = $this->testPoint->name ?? 'the disconnect upstream of the sensing point';
+
+        return $this->testPoint?->device === 'plug' ? ['{open_test}' => 'Pull the ' . lcfirst($name), '{close_test}' => 'Plug it in again for good'] : ['{open_test}' => "Open $name", '{close_test}' => "Close $name for good"];
+    }
+
+    /** @return list<string> what stands against making an outage: no device is known that makes one */
+    private function testStops(StepRow $row): array
+    {
+        return $row->stage === Stage::SimulatedOutage && $row->id === 'open' && $this->testPoint?->status === TestPointStatus::None ? [$this->testPoint->because] : [];
     }
 
     /**
@@ -144,7 +190,11 @@ final readonly class Procedure
             Kind::TwoSource => ['First supply', 'Second supply'],
             Kind::Mobile => ['Shore supply', 'Generator'],
         };
-        $words = $item->words + ['{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second, '{test}' => $this->surroundings->testDevice ?? 'the disconnect upstream of the sensing point', '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs)];
+        $stops = [...$item->stoppedBy, ...$this->testStops($row)];
+        $words = $item->words + $this->testWords() + [
+            '{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second, '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs),
+            '{own}' => ($this->surroundings ?? Surroundings::unknown())->firstOwn(), '{release}' => $this->isolation()->release(),
+        ];
         $fill = static fn(string $text): string => strtr($text, $words);
         $band = $row->kind === StepKind::Measure ? $item->band ?? $this->bands->of((string) $row->band) : null;
         $window = $row->kind === StepKind::Time ? $this->window((string) $row->band) : null;
@@ -163,7 +213,7 @@ final readonly class Procedure
             $fill($row->ifNot),
             $row->hazard === null ? null : $fill($row->hazard),
             $row->isHold,
-            ! $row->isHold && $row->mayBeSkipped && $item->stoppedBy === [],
+            ! $row->isHold && $row->mayBeSkipped && $stops === [],
             [...$holds, ...(in_array($row->stage, self::ON_SECOND, true) ? self::TO_SECOND : []), ...array_map(static fn(string $id): string => (str_contains($id, '/') ? '' : $row->stage->value . '/') . $fill($id), $row->after)],
             $band,
             $window,
@@ -171,7 +221,7 @@ final readonly class Procedure
             $row->choices,
             $row->asks,
             $row->tick,
-            $item->stoppedBy,
+            $stops,
         );
     }
 

@@ -7,8 +7,8 @@ namespace Escapement\Core\Commissioning\Procedure;
 use Escapement\Core\Site\Kind;
 
 /**
- * One row of the table of steps. `{…}` in its words is filled in for the site: {leg}, {device}, {line}, {load}, {pct},
- * {test}, {first}, {second}, {return}; where it goes with the installation those of InstallWork.
+ * One row of the table of steps. `{…}` in its words is filled in for the site: {leg}, {open_it}, {line}, {upstream}, {load}, {pct},
+ * {open_test}, {close_test}, {first}, {second}, {return}, {own}, {release}; where it goes with the installation those of InstallWork.
  */
 final readonly class StepRow
 {

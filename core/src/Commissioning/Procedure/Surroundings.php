@@ -8,16 +8,21 @@ use Escapement\Core\Topology\ElementNames;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\TopologyCheck;
 
-/** What the one-line says to the procedure: what isolates, what stays live, and which disconnect proves the switch. */
+/** What the one-line says to the procedure: what isolates, in order from the supply down, and what stays live. */
 final readonly class Surroundings
 {
+    /** Disconnects that stand ahead of the devices of the installation: opened first. */
+    private const AHEAD = ['md'];
+    /** Supplies of an installation with two: each has its own line side. */
+    private const SUPPLY_SIDES = ['q1', 'q2'];
+
     /** @param list<Isolator> $isolators */
-    private function __construct(public array $isolators, public ?string $testDevice) {}
+    private function __construct(public array $isolators) {}
 
     /** Without a one-line the words stay general. */
     public static function unknown(): self
     {
-        return new self([], null);
+        return new self([]);
     }
 
     /** @param array<string, string> $names of elements; an element without one goes by its id */
@@ -27,8 +32,6 @@ final readonly class Surroundings
         $answer = TopologyCheck::of($drawing)->answer()->values;
         /** @var list<array{open: list<string>, live: array<string, list<string>>}> $stillLive */
         $stillLive = $answer['still_live'];
-        /** @var list<array{device: string}> $points */
-        $points = $answer['outage_test_points'];
         $live = [];
         foreach ($stillLive as $one) {
             if (count($one['open']) === 1) {
@@ -42,6 +45,28 @@ final readonly class Surroundings
             }
         }
 
-        return new self($isolators, isset($points[0]) ? $name($points[0]['device']) : null);
+        return new self($isolators);
+    }
+
+    /** @return list<Isolator> that stand ahead of the installation */
+    public function ahead(): array
+    {
+        return array_values(array_filter($this->isolators, static fn(Isolator $one): bool => in_array($one->ref, self::AHEAD, true)));
+    }
+
+    /** @return list<Isolator> of the installation itself */
+    public function own(): array
+    {
+        return array_values(array_filter($this->isolators, static fn(Isolator $one): bool => ! in_array($one->ref, self::AHEAD, true)));
+    }
+
+    /** Whose line side is proved dead once the supply upstream is open. */
+    public function firstOwn(): string
+    {
+        $own = $this->own();
+        $sides = array_values(array_filter($own, static fn(Isolator $one): bool => in_array($one->ref, self::SUPPLY_SIDES, true)));
+        $first = count($sides) > 1 ? $sides : array_slice($own, 0, 1);
+
+        return $first === [] ? 'the first device of the installation' : implode(' and of ', array_map(static fn(Isolator $one): string => $one->name, $first));
     }
 }

@@ -16,8 +16,10 @@
         <label class="check"><input class="form-check-input" type="checkbox" name="measured_hvac" value="1" @checked(old('measured_hvac', $facts['measured_hvac'] ?? false))>Heating or cooling ran in that time</label>
         <label class="check"><input class="form-check-input" type="checkbox" name="use_demand" value="1" @checked(old('use_demand', $facts['use_demand'] ?? false))>Size the whole house by its demand, not by all loads at once</label>
         <x-field name="code_edition" label="Code and edition in force" :value="old('code_edition', $facts['code_edition'] ?? '')" maxlength="120" hint="Printed on the plan"/>
-        @foreach (['neutral_switched' => ['The switch\'s neutral is', 'solid', 'switched', false], 'generator_bonded' => ['Generator\'s neutral bond', 'out', 'in', true], 'panel_bonded' => ['Panel\'s bonding screw or strap', 'out', 'in', true]] as $name => [$label, $no, $yes, $default])
-        <fieldset class="field"><legend>{{ $label }}</legend><div class="choice">@foreach (['0' => $no, '1' => $yes] as $value => $words)<label><input type="radio" name="{{ $name }}" value="{{ $value }}" @checked((string) old($name, ($facts[$name] ?? $default) ? '1' : '0') === (string) $value)><span>{{ $words }}</span></label>@endforeach</div></fieldset>
+        @foreach ($page->bondQuestions() as $name => [$label, $no, $yes])
+        <fieldset class="field"><legend>{{ $label }}</legend><div class="choice">
+            @foreach (['' => 'not known', '0' => $no, '1' => $yes] as $value => $words)<label><input type="radio" name="{{ $name }}" value="{{ $value }}" @checked($page->bondAnswer($name) === (string) $value)><span>{{ $words }}</span></label>@endforeach
+        </div></fieldset>
         @endforeach
         <div class="field"><label for="choice">What is carried</label><select class="form-select" id="choice" name="choice"><option value="">not decided</option>@foreach (['whole' => 'whole house', 'managed' => 'whole house, with shedding', 'essential' => 'essential circuits'] as $value => $words)<option value="{{ $value }}" @selected(old('choice', $page->kept?->choice) === $value)>{{ $words }}</option>@endforeach</select></div>
         <x-field name="choice_reason" label="Why" :value="old('choice_reason', $page->kept?->choice_reason)" maxlength="300"/>

@@ -26,9 +26,9 @@
     </ol>
     @if ($mayWrite)<button class="btn btn-outline-primary" type="submit">Save the order</button>@endif
 </form>
-@if ($page->shed !== null && $page->shed->values['shed'] !== [])<p>All at once is more than the source carries: left off are <b>{{ implode(', ', $page->shed->values['shed']) }}</b>, and {{ round($page->shed->values['carried_kw'], 1) }}&#8239;kW run, with {{ round($page->shed->values['headroom_kw'], 1) }}&#8239;kW to spare.</p>@endif
+@if ($page->carried !== null && $page->carried->shed !== [])<p>All at once is more than the source carries: left off are <b>{{ implode(', ', $page->carried->shed) }}</b>, and {{ round($page->carried->shedPlan->values['carried_kw'], 1) }}&#8239;kW run, with {{ round($page->carried->shedPlan->values['headroom_kw'], 1) }}&#8239;kW to spare.</p>@endif
 @foreach ($page->findings() as $finding)<x-finding :finding="$finding"/>@endforeach
-<details class="why"><summary>Working</summary>@foreach ([...$page->rating->working, ...$page->restart->working, ...($page->shed->working ?? [])] as $line)<p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} = {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }} {{ $line->unit }}</span></p>@endforeach</details>
+<details class="why"><summary>Working</summary>@foreach ([...$page->source->answer->working, ...$page->restart->working, ...($page->carried->shedPlan->working ?? [])] as $line)<p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} = {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }} {{ $line->unit }}</span></p>@endforeach</details>
 <section class="block" aria-labelledby="to-sheet"><h2 id="to-sheet">In the settings sheet</h2>
     @php($p = $page->proposed())
     <p>Limit <span class="fig">{{ $p['limit_kw'] }}&#8239;kW</span>, first step after <span class="fig">{{ $p['first_step_ms'] / 1000 }}&#8239;s</span>, then every <span class="fig">{{ $p['step_ms'] / 1000 }}&#8239;s</span>; shed again after <span class="fig">{{ $p['overload_ms'] / 1000 }}&#8239;s</span> over the limit; compressors wait <span class="fig">{{ $p['lockout_ms'] / 1000 }}&#8239;s</span>.</p>

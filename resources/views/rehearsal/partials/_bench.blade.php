@@ -24,6 +24,7 @@
         @foreach ($bench->figures() as $figure)<span>{{ $figure['label'] }} <b class="fig">{{ $figure['value'] }}</b>@if ($figure['change'] !== '') <em class="fig">{{ $figure['change'] }}</em>@endif</span>@endforeach
         @if ($bench->hasGhost())<span class="against">against the run before</span>@endif
     </p>
+    @if ($bench->overload())<x-finding :finding="$bench->overload()"/>@endif
     <details class="why"><summary>How a plain outage adds up on this sheet</summary>
         @foreach ($bench->working as $line)<p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} = {{ $line->value }} {{ $line->unit }}</span></p>@endforeach
     </details>
@@ -64,7 +65,7 @@
         @endforeach
         @if ($plot instanceof \App\Stage\Rehearsal\StoryPlot)
             <h2 class="gap">Story</h2>
-            @foreach ($plot->story->numbers() as $number)
+            @foreach ($plot->numbers() as $number)
                 <x-turn name="n[{{ $number->name }}]" :label="$number->label" :unit="$number->isTime ? 's' : ''" :value="$plot->typed($number)" :error="$bench->errors->first('n.' . $number->name)"/>
             @endforeach
             <button class="btn btn-outline-primary" type="submit" name="edit" value="1">Edit it on the strip</button>

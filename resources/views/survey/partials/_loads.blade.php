@@ -4,9 +4,9 @@
     <div class="head"><h2>Loads</h2><a class="btn btn-outline-primary" href="{{ route('loads.export', $switch) }}">CSV</a></div>
     @include('survey.partials._load-rows', [
         'lines' => old('loads', \App\Stage\Survey\LoadLines::kept($switch)), 'legs' => 'connect', 'ticks' => \App\Stage\Survey\LoadLines::TICKS,
-        'choices' => ['' => 'usual', 'L1' => 'L1', 'L2' => 'L2', 'L3' => 'L3', 'L1L2' => 'L1 L2', 'L2L3' => 'L2 L3', 'L3L1' => 'L3 L1', '3P' => 'all three'],
+        'choices' => \App\Stage\Survey\LoadLines::connections($switch),
     ])
-    <p class="field-hint">Priority 1 comes back first, 99 last. Clear a name to take a load out; three empty lines are always there.</p>
+    <p class="field-hint">Priority 1 comes back first, 99 last. Where a leg is not known, a load of up to 16 A is taken to sit on the lighter leg, and the plan says so. Clear a name to take a load out; three empty lines are always there.</p>
     @error('loads')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
     @if ($mayWrite)
     <div class="row-of-buttons"><button class="btn btn-primary" type="submit">Save the loads</button><button class="btn btn-outline-primary" type="submit" name="next" value="1">Save, and on</button></div>

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Topology;
+
+use Escapement\Core\Finding\Finding;
+
+/**
+ * Which device to open to simulate an outage: the surveyed one where the one-line says that it takes the voltage from the
+ * sensing, else the one that the one-line names, and why. Survey, plan, procedure, stopwatch, report and the owner's page
+ * all ask here. Rule: topology §1.4; field notes M3.
+ */
+final readonly class OutageTestPoint
+{
+    /** Why a device proves nothing, by the reason that `topology` gives. */
+    private const REASONS = [
+        'downstream-of-switch' => 'It lies after the switch: the lights go off, the switch still sees good voltage, and nothing starts.',
+        'not-in-sensing-path' => 'It does not feed the sensing of the switch: the switch still sees good voltage.',
+        'not-load-break' => 'It must not be opened with load on it: an arc flash can kill.',
+        'not-on-drawing' => 'It is not on the one-line, so nothing says that it takes the voltage from the sensing.',
+    ];
+
+    public function decide(OutageTestPointInput $in): OutageTestPointResult
+    {
+        if ($in->drawing === null) {
+            return $in->label === null
+                ? new OutageTestPointResult(TestPointStatus::NotKnown, null, null, 'No device was surveyed, and there is no one-line to say which one it is.')
+                : new OutageTestPointResult(TestPointStatus::Unchecked, null, $in->label, 'As surveyed. There is no one-line to check it against: it must be upstream of the sensing.');
+        }
+        $answer = TopologyCheck::of($in->drawing)->answer()->values;
+        /** @var list<array{device: string, loads_lost_elsewhere: list<string>}> $points */
+        $points = $answer['outage_test_points'];
+        /** @var list<array{device: string, reason: string}> $others */
+        $others = $answer['not_test_points'];
+        $name = (new ElementNames($in->names))->of(...);
+        foreach ($points as $point) {
+            if ($point['device'] === $in->device) {
+                return new OutageTestPointResult(
+                    TestPointStatus::Confirmed,
+                    $point['device'],
+                    $in->label ?? ucfirst($name($point['device'])),
+                    'As surveyed; on the one-line it takes the voltage from the sensing.',
+                    $point['loads_lost_elsewhere'],
+                );
+            }
+        }
+        $best = $points[0] ?? null;
+        $findings = $in->device === null ? [] : [$this->finding($in, $name($in->device), array_column($others, 'reason', 'device')[$in->device] ?? 'not-on-drawing')];
+        if ($best === null) {
+            return new OutageTestPointResult(TestPointStatus::None, null, null, 'On the one-line no device takes the voltage from the sensing. Plan a disconnect, or have the utility open.', [], $findings);
+        }
+
+        return new OutageTestPointResult(
+            $in->device === null ? TestPointStatus::FromOneLine : TestPointStatus::Replaced,
+            $best['device'],
+            ucfirst($name($best['device'])),
+            $in->device === null
+                ? 'From the one-line: it takes the voltage from the sensing, and nothing else goes dark that need not. Confirm it on site.'
+                : 'The surveyed device proves nothing; on the one-line this one takes the voltage from the sensing.',
+            $best['loads_lost_elsewhere'],
+            $findings,
+        );
+    }
+
+    private function finding(OutageTestPointInput $in, string $name, string $reason): Finding
+    {
+        [$severity, $message] = FindingWords::of('test-point-not-outage');
+
+        return new Finding('test-point-not-outage', $severity, "$message: " . ($in->label ?? $name) . '.', self::REASONS[$reason] ?? self::REASONS['not-on-drawing'], at: $in->device);
+    }
+}

@@ -73,6 +73,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/runs/{run}/isolation.pdf', Handover\PrintIsolation::class)->name('isolation');
     Route::get('/runs/{run}/sheet', Commissioning\ShowAnswerSheet::class)->name('procedure.sheet');
     Route::get('/runs/{run}/verdict', Commissioning\ShowVerdict::class)->name('run.verdict');
+    Route::get('/runs/{run}/parts', Commissioning\ShowParts::class)->name('run.parts');
     Route::get('/runs/{run}/report', Handover\ShowReport::class)->name('report');
     Route::get('/runs/{run}/report.pdf', Handover\PrintReport::class)->name('report.pdf');
     Route::get('/runs/{run}/measurements.csv', Handover\ExportMeasurements::class)->name('measurements');

@@ -37,6 +37,7 @@ use Illuminate\Support\Carbon;
  * @property Collection<int, StepAnswer>  $answers
  * @property Collection<int, Photo>       $photos
  * @property Collection<int, HandoverLink> $links
+ * @property Collection<int, PartProof> $proofs
  */
 final class Run extends Model
 {
@@ -91,6 +92,12 @@ final class Run extends Model
         $relation->orderBy('created_at')->orderBy('id');
 
         return $relation;
+    }
+
+    /** @return HasMany<PartProof, $this> what it was signed with, part by part */
+    public function proofs(): HasMany
+    {
+        return $this->hasMany(PartProof::class);
     }
 
     /** @return HasMany<HandoverLink, $this> the newest first */

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Escapement\Core\Settings\Application;
 use Escapement\Core\Settings\Fuel;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -34,11 +33,11 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ?Plan                $plan
  * @property ?Sheet               $sheet            the newest
  * @property ?Run                 $run              the newest
- * @property ?Run                 $proof            the newest that was signed as passed
  * @property Collection<int, LoadItem> $loads
  * @property Collection<int, Photo>    $photos
  * @property Collection<int, Sheet>    $sheets
  * @property Collection<int, Run>      $runs
+ * @property Collection<int, PartProof> $proofs
  */
 final class TransferSwitch extends Model
 {
@@ -107,16 +106,13 @@ final class TransferSwitch extends Model
         return $this->hasOne(Run::class, 'switch_id')->latestOfMany();
     }
 
-    /**
-     * The newest run that was signed as passed: what the board calls proven, whatever was begun after it.
-     *
-     * @return HasOne<Run, $this>
-     */
-    public function proof(): HasOne
+    /** @return HasMany<PartProof, $this> what signed runs said to the parts of a proof, in the order of signing */
+    public function proofs(): HasMany
     {
-        return $this->hasOne(Run::class, 'switch_id')->ofMany(['id' => 'max'], static function (Builder $query): void {
-            $query->where('verdict', 'pass');
-        });
+        $relation = $this->hasMany(PartProof::class, 'switch_id');
+        $relation->orderBy('proved_at')->orderBy('id');
+
+        return $relation;
     }
 
     protected function casts(): array

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Stage;
 
-use App\Bridge\ProofGrounds;
+use App\Bridge\ProofFromRuns;
 use App\Bridge\SwitchFacts;
-use App\Models\Run;
 use App\Models\Site;
 use App\Models\TransferSwitch;
+use Escapement\Core\Commissioning\Proof\StandingResult;
+use Escapement\Core\Commissioning\Proof\StandingState;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Settings\Check\SettingsCheckResult;
@@ -25,12 +26,14 @@ use Illuminate\Support\Carbon;
 final class SiteStanding
 {
     /** What of a switch it reads, to be loaded before. */
-    public const NEEDS = ['site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user'];
+    public const NEEDS = ['site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proofs'];
 
     /** Address, owner, service, rating, poles, disconnect, fuel, generator, loads. */
     private const PLATE_FACTS = 9;
 
     public readonly ?SettingsCheckResult $check;
+    /** Null without a switch. */
+    public readonly ?StandingResult $proof;
     private readonly Questionnaire $questions;
 
     public function __construct(public readonly Site $site, public readonly ?TransferSwitch $switch)
@@ -38,6 +41,7 @@ final class SiteStanding
         $this->questions = new Questionnaire($site->installation->value);
         $switch?->setRelation('site', $site); // whoever read the switches of a site has it already
         $sheet = $switch?->sheet;
+        $this->proof = $switch === null ? null : ProofFromRuns::standing($switch);
         $facts = $switch === null ? null : new SwitchFacts($switch);
         $this->check = $sheet === null || $facts === null ? null : $facts->check($facts->settings($sheet->settings), $sheet->habits);
     }
@@ -94,32 +98,24 @@ final class SiteStanding
         return array_values(array_filter($this->check->findings ?? [], static fn(Finding $finding): bool => $finding->severity === Severity::Stop));
     }
 
-    /** The newest run that was signed as passed: nothing else is proof. */
-    public function proof(): ?Run
-    {
-        return $this->switch?->proof;
-    }
-
-    public function hasNewerSheet(): bool
-    {
-        $proof = $this->proof();
-
-        return $proof !== null && $this->switch?->sheet !== null && $this->switch->sheet->version > $proof->sheet->version;
-    }
-
-    /** @return list<string> what of the survey and the plan is no longer as it was when the switch was proven */
+    /** @return list<string> what of the survey, the plan and the sheet is no longer as it was when a part was proved */
     public function changes(): array
     {
-        $proof = $this->proof();
-
-        return $proof === null || $this->switch === null ? [] : ProofGrounds::changedSince($proof, $this->switch);
+        return $this->proof?->changes() ?? [];
     }
 
-    public function isChangedSinceProven(): bool
+    /** The standing in a sentence, always with what is missing. */
+    public function proofSentence(): string
     {
-        $proof = $this->proof();
+        return $this->proof?->sentence(fn(string $at): string => $this->date(Carbon::parse($at))) ?? '';
+    }
 
-        return $proof !== null && ($this->hasNewerSheet() || $this->changes() !== []);
+    /** When anything of it was proved last; null while nothing is. */
+    public function provenOn(): ?string
+    {
+        $latest = $this->proof?->latest();
+
+        return $latest === null ? null : $this->date(Carbon::parse($latest->at));
     }
 
     public function date(Carbon $date): string
@@ -159,17 +155,21 @@ final class SiteStanding
 
     private function commissionRow(TransferSwitch $switch): StageRow
     {
-        $run = $switch->run;
         $url = route('runs', $switch);
+        if ($switch->sheet === null) {
+            return new StageRow('commission', 'Commission', 'waits for Settings', 'open', 0, null);
+        }
+        $proof = $this->proof ?? throw new \LogicException('A switch has a standing.');
+        $on = $proof->latest() === null ? '' : ' ' . $this->shortDate(Carbon::parse($proof->latest()->at));
+        $isRunning = $switch->run !== null && ! $switch->run->isSigned();
 
-        return match (true) {
-            $switch->sheet === null => new StageRow('commission', 'Commission', 'waits for Settings', 'open', 0, null),
-            $run === null => new StageRow('commission', 'Commission', 'not yet', 'open', 0, $url),
-            $run->verdict === 'pass' && $this->isChangedSinceProven() => new StageRow('commission', 'Commission', 'changed since', 'part', .5, $url),
-            $run->verdict === 'pass' && $run->signed_at !== null => new StageRow('commission', 'Commission', 'proven ' . $this->shortDate($run->signed_at), 'proven', 1, $url),
-            $run->verdict === 'fail' => new StageRow('commission', 'Commission', 'run did not pass', 'stop', 1, $url),
-            $run->signed_at !== null => new StageRow('commission', 'Commission', 'run incomplete', 'part', .5, $url),
-            default => new StageRow('commission', 'Commission', 'run not signed', 'part', .3, $url),
+        return match ($proof->state) {
+            StandingState::Failed => new StageRow('commission', 'Commission', 'failed', 'stop', 1, $url),
+            StandingState::Never => new StageRow('commission', 'Commission', $isRunning ? 'run not signed' : 'not yet', $isRunning ? 'part' : 'open', $isRunning ? .3 : 0, $url),
+            StandingState::Stale => new StageRow('commission', 'Commission', 'changed since', 'part', .5, $url),
+            StandingState::Proven => new StageRow('commission', 'Commission', "proven$on", 'proven', 1, $url),
+            StandingState::TimesOnly => new StageRow('commission', 'Commission', "times proven$on", 'part', .6, $url),
+            StandingState::Partly => new StageRow('commission', 'Commission', "partly proven$on", 'part', .5, $url),
         };
     }
 

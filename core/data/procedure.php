@@ -106,6 +106,8 @@ return [
     new StepRow(Stage::SimulatedOutage, 'time-engine-running', StepKind::Time, 'Start signal to a good generator', 'Cranks, run-up, pick-up.', '', 'Fuel, choke, battery, governor; an emergency pick-up set too high.', $starts, plants: $engine, band: 'engine_running', instrument: 'stopwatch', after: ['open', 'start-generator']),
     new StepRow(Stage::SimulatedOutage, 'time-transfer', StepKind::Time, 'Loss to transfer', 'How long the load is without.', '', 'Transfer delay, emergency pick-up, generator breaker, selector, mechanism.', $arc, band: 'transfer', instrument: 'stopwatch', after: ['open', 'start-generator']),
 
+    new StepRow(Stage::SimulatedOutage, 'phase-loss', StepKind::Confirm, 'Lose {phase}', 'A controller that watches one phase only never sees the other two go: motors burn on what is left.', '{phase_expect}', 'Sensing is set or wired for fewer phases than there are.', "$arc Only by a fuse drawn from a fused switch that is open, a pole of the sensing fuse, or an injection set: never by lifting a live terminal.", kinds: $three, per: Per::PhaseOfSource, after: ['open']),
+
     // On load
     new StepRow(Stage::OnLoadChecks, 'generator-volts', StepKind::Measure, '{second} on load, {leg} to neutral', 'Load pulls a weak machine down.', '', 'Shed load first, then look at regulator and neutral.', $lethal, per: Per::Leg, band: 'generator_v', instrument: 'multimeter'),
     new StepRow(Stage::OnLoadChecks, 'amps', StepKind::Measure, 'Current on {leg}', 'The fuller leg trips first.', '', 'Move circuits between the legs, or shed.', $lethal, per: Per::Leg, band: 'amps', instrument: 'clamp meter'),

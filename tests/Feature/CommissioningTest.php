@@ -4,11 +4,22 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Bridge\ProofFacts;
+use App\Bridge\ProofFromRuns;
 use App\Http\SettingAnchor;
 use App\Models\Mark;
+use App\Models\PartProof;
 use App\Models\RecordEntry;
 use App\Models\Run;
+use App\Models\TransferSwitch;
+use App\Stage\Commissioning\KeepParts;
 use Escapement\Core\Commissioning\Diagnoses;
+use Escapement\Core\Commissioning\Proof\PartStanding;
+use Escapement\Core\Commissioning\Proof\PartState;
+use Escapement\Core\Commissioning\Proof\ProofBasis;
+use Escapement\Core\Commissioning\Proof\ProofPart;
+use Escapement\Core\Commissioning\Proof\StandingResult;
+use Escapement\Core\Commissioning\Proof\StandingState;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
@@ -134,22 +145,109 @@ final class CommissioningTest extends TestCase
         $this->send($run, $this->marks(['bait_off' => 75_000, 'retransferred' => 64_000] + self::GOOD));
         $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'])->assertRedirect("/runs/$run->id/report");
         self::assertSame('fail', $run->refresh()->verdict);
-        $this->get('/')->assertSee('did not pass its run');
+        $this->get('/')->assertSee('part of the proof failed')->assertSee('bait test');
         $this->get("/runs/$run->id/report")->assertSee('took it')->assertSee('had not proved itself');
     }
 
     #[Test]
-    public function what_was_proven_stays_proven_while_the_next_run_is_under_way(): void
+    public function an_outage_test_proves_its_parts_and_says_what_is_missing(): void
     {
-        $user = $this->signIn();
-        $switch = $this->switchOf($user);
+        $switch = $this->switchOf($this->signIn());
         $run = $this->runOf($switch);
         $this->send($run, $this->marks(self::GOOD));
-        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4']);
+        $this->get("/runs/$run->id")->assertSeeInOrder(['Proves', 'Sensing of an outage', 'Times', 'Bait test', 'Not part of this run', 'Checks while dead and bonds']);
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4', 'left_ready' => '1']);
         self::assertSame('pass', $run->refresh()->verdict);
-        $this->get('/')->assertSee('1 of 1 proven')->assertSee('Nothing waits for you');
+        self::assertSame(['bait', 'left_ready', 'sensing', 'times'], PartProof::query()->where('outcome', 'proved')->pluck('part')->map(static fn(ProofPart $part): string => $part->value)->sort()->values()->all());
+        $this->get('/')->assertSee('0 of 1 proven in every part')->assertSee('is times proven')->assertSee('checks while dead and bonds');
+        $this->get("/runs/$run->id/report")->assertSee('What this run proved')->assertSee('Checks while dead and bonds: not part of this run.');
+        $this->get("/switches/$switch->id/commission")->assertSee('Times proven')->assertSee('by P. One');
         $this->runOf($switch);
-        $this->get('/')->assertSee('1 of 1 proven')->assertSee('has a run that is not signed');
+        $this->get('/')->assertSee('times proven')->assertSee('has a run that is not signed');
+    }
+
+    #[Test]
+    public function an_outage_test_on_a_proven_site_leaves_the_others_with_their_dates(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $this->travelTo('2026-03-03 12:00:00');
+        $first = $this->signed($switch);
+        foreach (ProofPart::cases() as $part) { // as a whole procedure would have proved them
+            PartProof::query()->firstOrCreate(['run_id' => $first->id, 'part' => $part], ['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'outcome' => 'proved', 'why' => [], 'basis' => [], 'by_name' => 'P. One', 'proved_at' => now()]);
+        }
+        self::assertSame(StandingState::Proven, $this->standing($switch)->state);
+        $this->travelTo('2026-10-03 12:00:00');
+        $this->signed($switch, 'R. Two');
+        $standing = $this->standing($switch);
+        self::assertSame(StandingState::Proven, $standing->state);
+        self::assertSame(['R. Two', 'P. One'], [$standing->part(ProofPart::Times)?->record?->by, $standing->part(ProofPart::DeadChecks)?->record?->by]);
+        $this->get('/')->assertSee('1 of 1 proven in every part');
+    }
+
+    /** @param array<string, mixed> $change of the switch */
+    #[Test, DataProvider('changes')]
+    public function a_part_goes_stale_when_what_it_rests_on_changes_and_the_signed_verdict_does_not(array $change, ProofPart $part, string $says): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $switch->update(['poles' => 2, 'test_disconnect' => 'Q1', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
+        $run = $this->signed($switch);
+        PartProof::query()->create(['run_id' => $run->id, 'part' => ProofPart::DeadChecks, 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'outcome' => 'proved', 'why' => [], 'basis' => (new ProofBasis())->of(ProofPart::DeadChecks, ProofFacts::ofRun($run)), 'by_name' => 'P. One', 'proved_at' => now()]);
+        $before = $this->standing($switch);
+        self::assertNotSame(StandingState::Stale, $before->state);
+        $switch->update($change);
+        $after = $this->standing($switch);
+        self::assertSame(StandingState::Stale, $after->state);
+        self::assertSame([$part], array_map(static fn(PartStanding $one): ProofPart => $one->part, $after->in(PartState::Stale)));
+        self::assertSame([$says], $after->changes());
+        self::assertSame('pass', $run->refresh()->verdict);
+        $this->get('/')->assertSee('was changed after it was proved')->assertSee($says);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, ProofPart, string}> */
+    public static function changes(): iterable
+    {
+        yield 'another device to open' => [['test_disconnect' => 'Q7'], ProofPart::Sensing, 'Outage test point: Q1, now Q7'];
+        yield 'another pole' => [['poles' => 3], ProofPart::DeadChecks, 'Poles: 2, now 3'];
+    }
+
+    #[Test]
+    public function a_run_with_nothing_answered_and_nothing_timed_cannot_be_signed_as_proof(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $run = $this->runOf($switch);
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'])->assertSessionHasErrors('signed_name');
+        $this->postJson("/runs/$run->id/answers", ['answers' => [['id' => (string) Str::uuid(), 'step' => 'isolate/briefing', 'so' => true]]])->assertJsonCount(1, 'kept');
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'])->assertSessionHasNoErrors();
+        self::assertSame('incomplete', $run->refresh()->verdict);
+        self::assertSame(StandingState::Never, $this->standing($switch)->state);
+    }
+
+    #[Test]
+    public function signed_runs_of_before_are_read_into_parts_and_keep_their_verdict(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $run = $this->signed($switch);
+        PartProof::query()->delete();
+        Run::query()->whereKey($run->id)->update(['verdict' => 'incomplete', 'work' => null, 'surveyed' => json_encode(['facts' => ['Poles' => '2', 'Load Range' => '8 kW'], 'plant' => $switch->plant])]);
+        self::assertSame(1, app(KeepParts::class)->ofSignedRuns());
+        self::assertSame(0, app(KeepParts::class)->ofSignedRuns(), 'once');
+        self::assertSame('incomplete', $run->refresh()->verdict, 'what was signed stays');
+        self::assertSame(ProofPart::Times, $this->standing($switch)->part(ProofPart::Times)?->part);
+        self::assertContains($this->standing($switch)->state, [StandingState::TimesOnly, StandingState::Stale]);
+    }
+
+    private function signed(TransferSwitch $switch, string $name = 'P. One'): Run
+    {
+        $run = $this->runOf($switch);
+        $this->send($run, $this->marks(self::GOOD));
+        $this->post("/runs/$run->id/sign", ['signed_name' => $name, 'signed_drawing' => 'M1 2L3 4', 'left_ready' => '1'])->assertSessionHasNoErrors();
+
+        return $run->refresh();
+    }
+
+    private function standing(TransferSwitch $switch): StandingResult
+    {
+        return ProofFromRuns::standing(TransferSwitch::query()->with(['site', 'loads', 'plan', 'sheet', 'run', 'proofs'])->findOrFail($switch->id));
     }
 
     #[Test]

@@ -22,7 +22,7 @@ final class DemoTest extends TestCase
         $this->actingAs(User::query()->where('email', 'rosa@lantern.example')->firstOrFail());
         self::assertGreaterThanOrEqual(6, Site::query()->count());
         $board = $this->get('/')->assertOk();
-        $board->assertSee('did not pass its run')->assertSee('has no switch yet')->assertSee('was changed after it was proven')->assertSee('as left');
+        $board->assertSee('part of the proof failed')->assertSee('has no switch yet')->assertSee('was changed after it was proved')->assertSee('as left');
         foreach (Site::query()->pluck('id') as $id) {
             $this->get("/sites/$id")->assertOk();
         }

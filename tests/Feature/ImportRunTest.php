@@ -37,11 +37,11 @@ final class ImportRunTest extends TestCase
         $this->bring($file)->assertRedirect()->assertSessionHas('said', 'The run is brought in. Its record verifies.');
         $imported = ImportedRun::query()->sole();
         self::assertSame('pass', json_decode($file)->timing->verdict);
-        self::assertSame('incomplete', $imported->verdict, 'the procedure was not worked through to its end');
+        self::assertSame('pass', $imported->verdict, 'the parts it touched are proved');
         $page = $this->get("/library/runs/$imported->id")->assertOk();
         self::assertSame($body, self::body((string) $page->getContent()));
         $this->get("/library/runs/$imported->id.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
-        $this->get('/library')->assertSee('Fern Hill 3')->assertSee('incomplete');
+        $this->get('/library')->assertSee('Fern Hill 3')->assertSee('passed');
         $this->bring($file)->assertSessionHas('said', 'This run was here already.');
         self::assertSame(1, ImportedRun::query()->count());
     }
@@ -63,7 +63,7 @@ final class ImportRunTest extends TestCase
         self::assertCount(7, $record->marks);
         self::assertSame('It hummed.', array_values($record->marks)[0]->note, 'edits are done');
         self::assertSame(['isolate/briefing', 'isolate/block-engine'], array_map(static fn($answer): string => $answer->step, $record->answers));
-        self::assertSame(['Ana Quist', 'incomplete'], [$record->signature['name'] ?? null, $record->signature['verdict'] ?? null]);
+        self::assertSame(['Ana Quist', 'pass'], [$record->signature['name'] ?? null, $record->signature['verdict'] ?? null]);
         self::assertSame('pass', $record->timing()->verdict);
         self::assertNotNull($record->work);
     }
@@ -94,7 +94,8 @@ final class ImportRunTest extends TestCase
         yield 'an entry' => [static fn(array $x): array => array_replace_recursive($x, ['record' => ['entries' => [1 => ['what' => ['at_ms' => 1]]]]]), '/record/entries/1'];
         yield 'a mark beside the record' => [static fn(array $x): array => array_replace_recursive($x, ['marks' => [3 => ['at_ms' => 19_900]]]), '/marks/3'];
         yield 'a mark less' => [static fn(array $x): array => ['marks' => array_slice($x['marks'], 1)] + $x, '/marks'];
-        yield 'a verdict' => [static fn(array $x): array => array_replace_recursive($x, ['signature' => ['verdict' => 'pass']]), '/signature'];
+        yield 'a verdict' => [static fn(array $x): array => array_replace_recursive($x, ['signature' => ['verdict' => 'fail']]), '/signature'];
+        yield 'a part that was not proved' => [static fn(array $x): array => array_replace_recursive($x, ['signature' => ['parts' => [['outcome' => 'failed']]]]), '/signature'];
         yield 'a signature taken away' => [static fn(array $x): array => ['signature' => null] + $x, '/signature'];
         yield 'the verdict of the times' => [static fn(array $x): array => array_replace_recursive($x, ['timing' => ['verdict' => 'fail']]), '/timing/verdict'];
         yield 'a setting' => [static fn(array $x): array => array_replace_recursive($x, ['settings' => ['return_delay_ms' => 60_000]]), '/settings'];
@@ -141,7 +142,7 @@ final class ImportRunTest extends TestCase
         LoadItem::query()->create(['company_id' => $run->company_id, 'switch_id' => $run->switch_id, 'name' => 'Kiln', 'kw' => 9.5, 'priority' => 1, 'place' => 1]);
         $after = (string) $this->get("/runs/$run->id/report.json")->getContent();
         self::assertSame($before, $after);
-        self::assertSame('incomplete', RunRecord::verification(Node::fromJson($after))['signed']);
+        self::assertSame('pass', RunRecord::verification(Node::fromJson($after))['signed']);
     }
 
     #[Test]

@@ -199,6 +199,6 @@ final class OneAnswerTest extends TestCase
 
     private function fresh(TransferSwitch $switch): TransferSwitch
     {
-        return TransferSwitch::query()->with(['site.switches', 'loads', 'plan.user', 'sheet.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user', 'photos'])->findOrFail($switch->id);
+        return TransferSwitch::query()->with(['site.switches', 'loads', 'plan.user', 'sheet.user', 'run.sheet', 'run.user', 'proofs', 'photos'])->findOrFail($switch->id);
     }
 }

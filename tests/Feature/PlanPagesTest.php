@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Bridge\PlanFacts;
 use App\Models\LoadItem;
 use App\Models\Plan;
-use App\Models\Run;
 use App\Models\TransferSwitch;
 use App\Stage\Plan\LandingPage;
 use App\Stage\Plan\MobilePage;
@@ -281,20 +280,6 @@ final class PlanPagesTest extends TestCase
         $all = $whole();
         $this->put("/switches/$switch->id/plan", $facts + ['use_demand' => '1'])->assertSessionHasNoErrors();
         self::assertLessThanOrEqual($all, $whole());
-    }
-
-    #[Test]
-    public function a_change_of_the_survey_marks_what_was_proven_to_be_looked_at_again(): void
-    {
-        $switch = $this->surveyed(InstallationKind::WholeHouse);
-        $run = $this->runOf($switch);
-        Run::query()->whereKey($run->id)->update(['verdict' => 'pass', 'signed_at' => now(), 'signed_name' => 'Ana']);
-        $this->get("/switches/$switch->id/commission")->assertOk()->assertDontSee('To be looked at again');
-        $this->get('/')->assertDontSee('was changed after it was proven');
-        $switch->refresh()->update(['poles' => 3]);
-        $switch->loads()->where('name', 'Range')->update(['kw' => 5]);
-        $this->get("/switches/$switch->id/commission")->assertSee('To be looked at again')->assertSee('now 3')->assertSee('Load Range');
-        $this->get('/')->assertSee('was changed after it was proven');
     }
 
     #[Test]

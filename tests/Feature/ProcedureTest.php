@@ -180,9 +180,10 @@ final class ProcedureTest extends TestCase
         $run = $this->runOf($this->switchOf($this->signIn()));
         $this->sendMarks($run, self::timed())->assertOk();
         $this->send($run, [$this->answer('isolate/briefing', ['so' => true])])->assertJsonCount(1, 'kept');
-        $this->get("/runs/$run->id")->assertSee('signed now, the run is incomplete');
+        $this->send($run, [$this->answer('isolate/block-engine', ['so' => true]), $this->answer('isolate/upstream', ['so' => true, 'note' => 'Tag 14.']), $this->answer('isolate/line-side-dead', ['so' => true])])->assertJsonCount(3, 'kept');
+        $this->get("/runs/$run->id")->assertSeeInOrder(['Proves', 'Times', 'Leaves open', 'Checks while dead and bonds']);
         $this->post("/runs/$run->id/sign", ['signed_name' => 'Ana'])->assertRedirect();
-        self::assertSame('incomplete', $run->refresh()->verdict);
+        self::assertSame('incomplete', $run->refresh()->verdict, 'the dead checks were begun and not finished');
         $this->get("/runs/$run->id/report")->assertSee('Prove dead: not answered.');
     }
 

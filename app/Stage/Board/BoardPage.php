@@ -33,6 +33,6 @@ final readonly class BoardPage
 
     public function provenCount(): int
     {
-        return count(array_filter($this->rows, static fn(BoardRow $row): bool => $row->provenWhen !== null));
+        return count(array_filter($this->rows, static fn(BoardRow $row): bool => $row->isProven));
     }
 }

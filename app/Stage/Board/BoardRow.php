@@ -6,6 +6,7 @@ namespace App\Stage\Board;
 
 use App\Stage\SiteStanding;
 use App\Stage\StageRow;
+use Escapement\Core\Commissioning\Proof\StandingState;
 
 final readonly class BoardRow
 {
@@ -16,6 +17,7 @@ final readonly class BoardRow
     public array $stages;
     public ?string $provenWhen;
     public ?string $provenHow;
+    public bool $isProven;
     public BoardNeed $need;
 
     public function __construct(SiteStanding $standing, bool $namesSwitch)
@@ -24,9 +26,9 @@ final readonly class BoardRow
         $this->name = $site->name . ($namesSwitch ? ', ' . ($standing->switch->name ?? '') : '');
         $this->kind = $site->installation->short();
         $this->stages = $standing->stages();
-        $proof = $standing->proof();
-        $this->provenWhen = $proof?->signed_at === null ? null : $standing->date($proof->signed_at);
-        $this->provenHow = $proof === null ? null : $proof->user->initials() . ', simulated outage';
+        $this->provenWhen = $standing->provenOn();
+        $this->provenHow = $standing->proof === null || $this->provenWhen === null ? null : $standing->proof->state->label() . ', ' . $standing->proof->latest()?->by;
+        $this->isProven = $standing->proof?->state === StandingState::Proven;
         $this->need = $this->firstNeed($standing);
         $this->url = $this->need->url;
     }
@@ -41,12 +43,13 @@ final readonly class BoardRow
 
         return match (true) {
             $switch === null => new BoardNeed('note', "$name has no switch yet", 'Survey: say what is there', $survey),
-            $run !== null && $run->verdict === 'fail' => new BoardNeed('stop', "$name did not pass its run", 'Look at the verdict, change the sheet, prove it again', route('run', $run)),
+            $standing->proof?->state === StandingState::Failed => new BoardNeed('stop', "$name: part of the proof failed", $standing->proofSentence(), route('runs', $switch)),
             $stops !== [] => new BoardNeed('stop', "$name: " . lcfirst($stops[0]->message), $stops[0]->because, route('sheet', $switch)),
-            $run !== null && ! $run->isSigned() => new BoardNeed('warn', "$name has a run that is not signed", 'Go on at the stopwatch, or sign it', route('run', $run)),
-            $standing->isChangedSinceProven() => new BoardNeed('warn', "$name was changed after it was proven", $standing->hasNewerSheet() ? 'Version ' . $switch->sheet?->version . ' was never timed' : implode('; ', array_slice($standing->changes(), 0, 2)), route('runs', $switch)),
-            $switch->sheet === null => new BoardNeed('note', "$name has no settings yet", 'Begin from the template of its kind', route('sheet', $switch)),
-            $standing->proof() === null => new BoardNeed('note', "$name was never timed", 'Rehearse it, then take the stopwatch', route('runs', $switch)),
+            $run !== null && ! $run->isSigned() => new BoardNeed('warn', "$name has a run that is not signed", 'Continue at the stopwatch, or sign it', route('run', $run)),
+            $standing->proof?->state === StandingState::Stale => new BoardNeed('warn', "$name was changed after it was proved", implode('; ', array_slice($standing->changes(), 0, 2)), route('runs', $switch)),
+            $switch->sheet === null => new BoardNeed('note', "$name has no settings yet", 'Begin from the template of its type', route('sheet', $switch)),
+            $standing->proof?->state === StandingState::Never => new BoardNeed('note', "$name: nothing is proved yet", 'Rehearse it, then take the stopwatch', route('runs', $switch)),
+            $standing->proof?->state !== StandingState::Proven => new BoardNeed('note', "$name is " . $standing->proof?->state->label(), 'Not proved: ' . $standing->proof?->missing(), route('runs', $switch)),
             default => new BoardNeed('proven', 'Nothing needed', 'as left', route('runs', $switch)),
         };
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Commissioning;
 
 use App\Bridge\ProcedureWork;
-use App\Bridge\ProofGrounds;
+use App\Bridge\ProofFacts;
 use App\Models\Run;
 use App\Models\TransferSwitch;
 use App\Models\User;
@@ -32,11 +32,11 @@ final readonly class OpenRun
         return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options, $work): Run {
             $run = Run::query()->create([
                 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'sheet_id' => $sheet->id, 'user_id' => $user->id,
-                'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work, 'head' => RecordChain::GENESIS, 'surveyed' => ['facts' => ProofGrounds::of($switch)->facts, 'plant' => $switch->plant],
+                'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work, 'head' => RecordChain::GENESIS, 'surveyed' => ['proof_facts' => ProofFacts::ofSite($switch), 'plant' => $switch->plant],
             ]);
             $this->record->append($run, $user, 'run_begun', [
                 'site' => $switch->site->name, 'switch' => $switch->name, 'sheet_version' => $sheet->version, 'settings' => $sheet->settings,
-                'system' => $switch->plant, 'surveyed' => ProofGrounds::of($switch)->facts, 'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work,
+                'system' => $switch->plant, 'surveyed' => ProofFacts::ofSite($switch), 'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work,
             ]);
 
             return $run->refresh();

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
-use App\Bridge\ProcedureFacts;
+use App\Bridge\ProofFromRuns;
 use App\Bridge\SwitchFacts;
 use App\Models\Mark as MarkRow;
 use App\Models\Run;
 use Escapement\Core\Commissioning\Interval;
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
+use Escapement\Core\Commissioning\Proof\RunParts;
 use Escapement\Core\Commissioning\Repeats;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Commissioning\TimingVerdict;
@@ -119,20 +120,10 @@ final readonly class RunResult
         return SheetWords::seconds(intdiv($ms + 50, 100) * 100);
     }
 
-    /**
-     * What is signed: the times, and the procedure where one was begun. Needs of the run beside its own: switch.plan, answers.
-     *
-     * @return 'pass'|'fail'|'incomplete'
-     */
-    public function whole(): string
+    /** What the run proves, leaves open and fails. Needs of the run beside its own: switch.site, switch.loads, switch.plan, answers. */
+    public function parts(bool $isDeclaredReady = false): RunParts
     {
-        $verdicts = [$this->verdict->verdict, $this->run->answers->isEmpty() ? 'pass' : (new ProcedureFacts($this->run))->progress($this->verdict->runs)->verdict()];
-
-        return match (true) {
-            in_array('fail', $verdicts, true) => 'fail',
-            in_array('incomplete', $verdicts, true) => 'incomplete',
-            default => 'pass',
-        };
+        return ProofFromRuns::parts($this->run, $this->verdict, $isDeclaredReady);
     }
 
     public function headline(): string

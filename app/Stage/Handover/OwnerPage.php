@@ -7,13 +7,15 @@ namespace App\Stage\Handover;
 use App\Bridge\SwitchFacts;
 use App\Models\Photo;
 use App\Models\Run;
-use App\Stage\Commissioning\RunResult;
 use App\Stage\Plan\LandingPage;
 use App\Stage\Plan\PlanLook;
 use App\Stage\Plan\PlanPage;
 use App\Stage\SiteStanding;
 use Escapement\Core\Commissioning\Procedure\RowItem;
+use Escapement\Core\Commissioning\Proof\PartStanding;
+use Escapement\Core\Commissioning\Proof\PartState;
 use Escapement\Core\Handover\OwnerWords;
+use Illuminate\Support\Carbon;
 
 /** What an owner gets: how it behaves, what was proved and what not, and the sheet as it was left. */
 final readonly class OwnerPage
@@ -21,6 +23,7 @@ final readonly class OwnerPage
     private const MOST_PICTURES = 12;
 
     public Report $report;
+    public SiteStanding $standing;
     public OwnerWords $words;
     public PlanPage $plan;
     public LandingPage $landing;
@@ -31,6 +34,7 @@ final readonly class OwnerPage
     {
         $run->load(['photos.file', ...array_map(static fn(string $need): string => "switch.$need", SiteStanding::NEEDS), 'switch.photos.file']);
         $this->report = new Report($run);
+        $this->standing = new SiteStanding($run->switch->site, $run->switch);
         $this->plan = PlanPage::of($run->switch, $run->switch->plan, new PlanLook(bonds: 'after'));
         $this->landing = new LandingPage($run->switch);
         $order = array_flip(array_map(static fn(ProcedureLine $line): string => $line->step->id, $this->report->procedure));
@@ -39,24 +43,21 @@ final readonly class OwnerPage
         $this->words = new OwnerWords($facts->plant, $facts->settings($run->sheet->settings), $facts->loads(), SwitchFacts::habits($run->sheet->habits));
     }
 
-    /** @return list<string> */
+    /** @return list<string> what the switch has proved by now, each with its day; from the same standing as every other page */
     public function proved(): array
     {
-        $proved = [];
-        foreach ($this->report->result->verdict->runs as $timed) {
-            foreach ($timed->intervals as $interval) {
-                if ($interval->verdict->value === 'pass') {
-                    $proved[] = RunResult::intervalName($interval->event) . ($timed->isByButton ? ', begun by the test button' : '') . ': ' . RunResult::seconds($interval->measuredMs) . ', inside its window.';
-                }
-            }
-            foreach ($timed->baits as $bait) {
-                if ($bait->verdict === 'pass') {
-                    $proved[] = 'The load stayed on the generator while the power came back for a moment only.';
-                }
-            }
+        return array_map(fn(PartStanding $one): string => $one->part->ownerWords() . ' ' . $this->standing->date(Carbon::parse((string) $one->record?->at)) . '.', $this->standing->proof?->in(PartState::Proved) ?? []);
+    }
+
+    /** @return list<string> */
+    public function notProved(): array
+    {
+        $words = [];
+        foreach ($this->standing->proof?->in(PartState::Failed, PartState::Open, PartState::Stale, PartState::NotAsked) ?? [] as $one) {
+            $words[] = $one->part->label() . ': ' . $one->state->label() . '.' . ($one->because === [] ? '' : ' ' . implode('. ', array_map(static fn(string $why): string => rtrim($why, '.'), $one->because)) . '.');
         }
 
-        return array_values(array_unique($proved));
+        return $words;
     }
 
     /** The small picture inside the page: a link's page has nothing else to ask for. */

@@ -18,6 +18,8 @@ use App\Stage\Settings\SheetField;
 use App\Stage\Settings\SheetForm;
 use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
+use Escapement\Core\Commissioning\Proof\PartOutcome;
+use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Commissioning\Record\RunRecord;
 use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Commissioning\TimedRun;
@@ -125,6 +127,17 @@ final readonly class Report
         return $stages;
     }
 
+    /** @return list<SignedPart> what the run was signed with, part by part: by its record, or as it was read later from a run of before */
+    public function signedParts(): array
+    {
+        $parts = $this->signedPartsOnTheWire()['parts'] ?? null;
+        if ($parts !== null) {
+            return array_values(array_filter(array_map(SignedPart::ofRecord(...), $parts)));
+        }
+
+        return $this->run->exists && $this->run->isSigned() ? array_values($this->run->proofs()->get()->map(SignedPart::ofProof(...))->all()) : [];
+    }
+
     /** @return list<array{when: string, who: string, text: string, isAmendment: bool}> */
     public function notes(): array
     {
@@ -166,6 +179,11 @@ final readonly class Report
         foreach ($this->procedure as $line) {
             array_push($missing, ...array_filter([$line->words, $line->missingPictures()]));
         }
+        foreach ($this->result->parts()->in(PartOutcome::Untouched) as $part) {
+            if (! in_array($part->part, [ProofPart::LoadTest, ProofPart::Times, ProofPart::Bait], true)) {
+                $missing[] = $part->part->label() . ': not part of this run.';
+            }
+        }
         $missing[] = 'No load test: the run shows that it starts and transfers, not that it carries the building for hours.';
 
         return array_values(array_unique($missing));
@@ -181,6 +199,18 @@ final readonly class Report
         }
 
         return null;
+    }
+
+    /** @return array{parts?: list<array<string, mixed>>} as they went into the record; none in runs from before */
+    private function signedPartsOnTheWire(): array
+    {
+        foreach ($this->entries as $entry) {
+            if ($entry['kind'] === 'signed' && is_array($entry['what']['parts'] ?? null)) {
+                return ['parts' => array_values($entry['what']['parts'])];
+            }
+        }
+
+        return [];
     }
 
     /** @return array<string, mixed> by the published schema run */
@@ -199,7 +229,7 @@ final readonly class Report
             'timing' => $this->result->verdict->toArray(),
             'signature' => $run->signed_at === null ? null : [
                 'name' => $run->signed_name, 'drawing' => $run->signed_drawing, 'signed_at' => array_column($this->entries, 'server_time', 'kind')['signed'] ?? null, 'verdict' => $run->verdict,
-            ],
+            ] + $this->signedPartsOnTheWire(),
             'record' => ['head' => $run->head, 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries)],
         ];
     }

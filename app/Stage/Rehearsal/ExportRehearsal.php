@@ -21,7 +21,7 @@ final readonly class ExportRehearsal
 
     public function __invoke(Request $request, TransferSwitch $switch, string $form): Response
     {
-        $switch->load(['site.switches', 'loads', 'sheet', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+        $switch->load(['site.switches', 'loads', 'plan', 'sheet', 'run.sheet', 'run.user', 'proofs']);
         abort_if($switch->sheet === null, 404);
         $bench = Bench::fromRequest($switch, $request);
         [$type, $ending, $content] = match ($form) {

@@ -18,7 +18,7 @@ final readonly class ShowSeasons
 
     public function __invoke(TransferSwitch $switch): View|RedirectResponse
     {
-        $switch->load(['site.switches', 'loads', 'sheet.user', 'sheets', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+        $switch->load(['site.switches', 'loads', 'plan', 'sheet.user', 'sheets', 'run.sheet', 'run.user', 'proofs']);
         if ($switch->sheet === null) {
             return redirect()->route('sheet', $switch)->with('said', 'A season needs a settings sheet. Begin with the template.');
         }

@@ -17,7 +17,7 @@ final readonly class ShowDifference
 {
     public function __invoke(Request $request, TransferSwitch $switch): View
     {
-        $switch->load(['site.switches', 'loads', 'sheet', 'sheets.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+        $switch->load(['site.switches', 'loads', 'plan', 'sheet', 'sheets.user', 'run.sheet', 'run.user', 'proofs']);
         $to = $switch->sheets->firstWhere('version', $request->integer('to')) ?? $switch->sheets->first() ?? abort(404);
         $from = $switch->sheets->firstWhere('version', $request->integer('from')) ?? $switch->sheets->firstWhere('version', $to->version - 1) ?? $to;
         $facts = new SwitchFacts($switch);

@@ -14,7 +14,7 @@ final readonly class ShowSheet
 {
     public function __invoke(Request $request, TransferSwitch $switch): View
     {
-        $switch->load(['site.switches', 'loads', 'sheet.user', 'sheets.user', 'run.sheet', 'run.user', 'proof.sheet', 'proof.user']);
+        $switch->load(['site.switches', 'loads', 'plan', 'sheet.user', 'sheets.user', 'run.sheet', 'run.user', 'proofs']);
         $version = $request->integer('version');
         $sheet = $version > 0 ? $switch->sheets->firstWhere('version', $version) : $switch->sheet;
         abort_if($version > 0 && $sheet === null, 404);

@@ -44,7 +44,7 @@ final readonly class Calculations
         'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict', 'run_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
         'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
-        'topology', 'bonding', 'one_line_layout', 'outage_test_point', 'power_down', 'survey_check', 'procedure',
+        'topology', 'bonding', 'one_line_layout', 'outage_test_point', 'power_down', 'survey_check', 'procedure', 'standing',
     ];
 
     /**
@@ -106,6 +106,7 @@ final readonly class Calculations
             'power_down' => (new PowerDown())->answer($input)->toArray(),
             'survey_check' => (new SurveyCheck())->answer($input)->toArray(),
             'procedure' => (new ProcedureReader())->answer($input),
+            'standing' => (new StandingReader())->answer($input),
             default => throw new BadInput('', "There is no calculation \"$name\". There are: " . implode(', ', self::NAMES) . '.'),
         };
     }

@@ -21,7 +21,7 @@
     </section>
     <main id="main" class="main">
         <div class="head">
-            <div><h1>Sites</h1><p>{{ $page->provenCount() }} of {{ count($page->rows) }} proven with a stopwatch.</p></div>
+            <div><h1>Sites</h1><p>{{ $page->provenCount() }} of {{ count($page->rows) }} proven in every part.</p></div>
             @if (auth()->user()->role->mayWrite())<a class="btn btn-primary" href="{{ route('sites.new') }}">New site</a>@endif
         </div>
         @include('board.partials._sites')

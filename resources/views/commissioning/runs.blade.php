@@ -3,9 +3,7 @@
 @section('main')
 <div class="head"><div><h1>Simulated outage</h1></div><a class="btn btn-outline-primary" href="{{ route('labels', $switch) }}">Labels, PDF</a></div>
 <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured time inside its window.</p>
-@if ($standing->changes() !== [])
-<div class="finding finding-warn"><p class="finding-head"><x-glyph kind="warn"/><b>Warn</b></p><p class="finding-claim">To be looked at again: since it was proven, something it rests on has changed.</p><p class="finding-because">{{ implode('. ', $standing->changes()) }}. Time it once more.</p></div>
-@endif
+@include('partials.standing')
 @include('partials.test-hazard', ['kind' => $switch->plant['kind']])
 @if ($switch->plant['kind'] !== 'mobile')@include('partials.test-point')@endif
 <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for a licensed electrician with both sources isolated, locked out and proved dead.</p>
@@ -34,7 +32,7 @@
     <tbody>
     @foreach ($switch->runs as $run)
         <tr><th scope="row"><a href="{{ route('run', $run) }}">{{ $standing->date($run->created_at) }}<small>{{ $run->user->name }}</small></a></th><td>version {{ $run->sheet->version }}</td><td class="fig">{{ $run->marks->where('is_undone', false)->count() }}</td>
-            <td>@if ($run->signed_at)<x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'"/> {{ ['pass' => 'Proven', 'fail' => 'Did not pass', 'incomplete' => 'Incomplete'][$run->verdict] }}, <a href="{{ route('report', $run) }}">report</a>@else<x-glyph kind="note"/> not signed @endif</td></tr>
+            <td>@if ($run->signed_at)<x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'"/> {{ ['pass' => 'Passed', 'fail' => 'Failed', 'incomplete' => 'Incomplete'][$run->verdict] }}, <a href="{{ route('report', $run) }}">report</a>@else<x-glyph kind="note"/> not signed @endif</td></tr>
     @endforeach
     </tbody>
 </table>

@@ -10,6 +10,16 @@
         <tr><th>Run by</th><td>{{ $run->user->name }}, {{ $report->when($run->created_at) }}</td><th>Outage test point</th><td>{{ $report->test->name ?? 'not known' }}</td></tr>
     </tbody></table>
 </section>
+@if ($report->signedParts() !== [])
+<section class="report-part">
+    <h2>What this run proved</h2>
+    <table class="ruled"><thead><tr><th>Part</th><th>Outcome</th><th>Why</th></tr></thead><tbody>
+    @foreach ($report->signedParts() as $proof)
+        <tr><td>{{ $proof->part->label() }}</td><td><b>{{ $proof->words() }}</b></td><td>{{ implode(' ', $proof->why) }}</td></tr>
+    @endforeach
+    </tbody></table>
+</section>
+@endif
 <section class="report-part">
     <h2>Measured against expected</h2>
     <p class="verdict"><b>{{ $report->result->headline() }}</b></p>

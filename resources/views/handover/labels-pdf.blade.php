@@ -14,7 +14,7 @@ body { font: 9.5pt "DejaVu Sans"; color: #000; line-height: 1.25 }
     <p class="site">{{ $standing->site->name }}</p><h1>{{ $label->title }}</h1>
     <p class="hazard">{{ $label->hazard }}</p>
     @foreach ($label->lines as $line)<p>{{ $line }}</p>@endforeach
-    <p class="small">@if ($standing->proof())Last proved {{ $standing->date($standing->proof()->signed_at) }} by {{ $standing->proof()->user->name }}. @else Not proved yet. @endif @if ($switch->sheet)Settings: version {{ $switch->sheet->version }}, {{ $standing->date($switch->sheet->created_at) }}. @endif</p>
+    <p class="small">{{ $standing->proofSentence() }} @if ($switch->sheet)Settings: version {{ $switch->sheet->version }}, {{ $standing->date($switch->sheet->created_at) }}. @endif</p>
 </td><td class="code"><img alt="Code of the site" src="data:image/png;base64,{{ base64_encode($code) }}"><br>settings, tests, logbook<div class="address">{{ $address }}</div></td></tr></table></div>
 @endforeach
 <p class="small">The labels that the maker and the code in force ask for stay beside these. Print on weatherproof stock; renew them when a test or the settings change.</p>

@@ -8,8 +8,8 @@
 <h2>When it does not do this</h2>
 <ul>@foreach ($page->words->trouble() as $line)<li>{{ $line }}</li>@endforeach</ul>
 <h2>What was proved</h2>
-@if ($page->proved() === [])<p>Nothing was timed inside its window.</p>@endif
+@if ($page->proved() === [])<p>Nothing is proved yet.</p>@endif
 <ul>@foreach ($page->proved() as $line)<li>{{ $line }}</li>@endforeach</ul>
 <h2>What was not proved</h2>
-<ul>@foreach ($page->report->notProved() as $line)<li>{{ $line }}</li>@endforeach</ul>
+<ul>@foreach ($page->notProved() as $line)<li>{{ $line }}</li>@endforeach</ul>
 <p class="small">Covers stay on. Work inside is for a licensed electrician; the maker's instructions, the adopted code and the authority having jurisdiction come first.</p>

@@ -16,6 +16,8 @@ enum Per: string
     case Upstream = 'upstream';
     /** Each disconnect of the one-line that stands ahead of the installation. */
     case AheadIsolator = 'ahead_isolator';
+    /** Each phase of each source of a three-phase installation. */
+    case PhaseOfSource = 'phase_of_source';
     /** Each load that must run. */
     case MustRun = 'must_run';
     /** Quarter steps of a load bank. */

@@ -139,10 +139,28 @@ final readonly class Procedure
             Per::Upstream => $this->isolation()->items(array_map(static fn(Isolator $one): string => $one->ref, $this->surroundings->isolators ?? [])),
             Per::AheadIsolator => array_map($this->isolatorItem(...), $this->surroundings?->ahead() ?? []),
             Per::Isolator => array_map($this->isolatorItem(...), $this->ownIsolators()),
+            Per::PhaseOfSource => $this->phasesOfSources(),
             Per::MustRun => array_map(static fn(string $load): RowItem => new RowItem('-' . RowItem::slug($load), ['{load}' => $load]), $this->options->mustRun),
             Per::Quarter => array_map(static fn(int $pct): RowItem => new RowItem("-$pct", ['{pct}' => (string) $pct]), self::QUARTERS),
             Per::Feeder, Per::Enclosure, Per::Lug, Per::Move, Per::MovePlace => $this->install?->items($row->per) ?? [],
         };
+    }
+
+    /** @return list<RowItem> */
+    private function phasesOfSources(): array
+    {
+        $items = [];
+        foreach (['first' => 'first', 'second' => 'second'] as $source => $id) {
+            foreach (['L1', 'L2', 'L3'] as $phase) {
+                $items[] = new RowItem("-$id-$phase", [
+                    '{phase}' => "$phase of the $source supply",
+                    '{phase_expect}' => $source === 'first' ? 'The controller declares the supply lost within its delay, starts what it starts, and transfers; with the phase back it returns.'
+                        : 'With the first supply good the load goes back, or is not transferred, as the sheet says.',
+                ]);
+            }
+        }
+
+        return $items;
     }
 
     private function isolation(): Isolation

@@ -166,6 +166,10 @@ final readonly class Agreement
         if ($said !== ($this->record->signature === null ? null : [$this->record->signature['name'], $this->record->signature['verdict'], $this->record->signature['drawing'], $this->record->signature['at']])) {
             throw $signature->bad('This is not the signature of the record.');
         }
+        $parts = $signed?->nullable('parts');
+        if (self::text($parts?->value) !== self::text($this->record->signature['parts']->value ?? null)) {
+            throw ($parts ?? $signature)->bad('The record was signed with other parts.');
+        }
     }
 
     private function onMarks(Node $marks): void

@@ -39,7 +39,7 @@ final class RunRecord
     public array $answers = [];
     /** @var list<array{id: string, step: string, sha256: string}> */
     public array $photos = [];
-    /** @var null|array{name: string, drawing: ?string, verdict: 'pass'|'fail'|'incomplete', who: string, at: string} */
+    /** @var null|array{name: string, drawing: ?string, verdict: 'pass'|'fail'|'incomplete', who: string, at: string, parts: ?Node} */
     public ?array $signature = null;
     /** Site, switch, loads and sheet as they were when the run was signed; null in one that is not. */
     public ?Node $header = null;
@@ -192,7 +192,7 @@ final class RunRecord
         /** @var 'pass'|'fail'|'incomplete' $verdict */
         $verdict = $signed->required('verdict')->oneOf(['pass', 'fail', 'incomplete']);
         $this->header = $signed->nullable('header');
-        $this->signature = ['name' => $signed->required('name')->text(120), 'drawing' => self::maybe($signed->nullable('drawing'), 20_000), 'verdict' => $verdict, 'who' => $who, 'at' => $at];
+        $this->signature = ['name' => $signed->required('name')->text(120), 'drawing' => self::maybe($signed->nullable('drawing'), 20_000), 'verdict' => $verdict, 'who' => $who, 'at' => $at, 'parts' => $signed->nullable('parts')];
     }
 
     /** @return array<string, mixed> */

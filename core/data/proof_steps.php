@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+// Which steps of the procedure prove which part; an id that ends in * stands for all that begin with it. Times and bait are
+// proved by the stopwatch, not by a step. Rule: commissioning §8, "proved by".
+
+return [
+    'dead_checks' => [
+        'isolate/line-side-dead', 'isolate/proved-dead', 'install/done', 'inspect/same-leg', 'inspect/bonds', 'inspect/interlock', 'inspect/outlet-protection',
+        'inspect/cord-ends', 'dead_checks/insulation-*', 'dead_checks/no-short',
+    ],
+    'sources' => [
+        'energise/utility-volts-*', 'energise/utility-line-volts', 'energise/utility-hz', 'energise/neutral-ground',
+        'no_load_run/generator-volts-*', 'no_load_run/generator-line-volts', 'no_load_run/generator-hz',
+    ],
+    'rotation' => ['energise/utility-rotation', 'no_load_run/generator-rotation'],
+    'sensing' => ['simulated_outage/open', 'simulated_outage/phase-loss-*'],
+    'carries' => [
+        'on_load_checks/generator-volts-*', 'on_load_checks/amps-*', 'on_load_checks/generator-hz', 'on_load_checks/unbalance', 'on_load_checks/neutral-ground',
+        'on_load_checks/alive-*', 'on_load_checks/shedding',
+    ],
+    'start_circuit' => ['inspect/control-wires', 'inspect/start-contact', 'inspect/battery-rest', 'energise/charger-live', 'no_load_run/battery-crank'],
+    'left_ready' => ['clean_up/left-in-automatic', 'clean_up/settings-left'],
+    'load_test' => ['on_load_checks/load-bank-*'],
+];

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Commissioning\Proof;
+
+/** One part of the standing of a switch: its state, and the run that gave it. */
+final readonly class PartStanding
+{
+    /** @param list<string> $because what failed, what changed, or why it is not asked; in sentences */
+    public function __construct(
+        public ProofPart $part,
+        public PartState $state,
+        public ?PartRecord $record = null,
+        public array $because = [],
+    ) {}
+
+    public function isNoted(): bool
+    {
+        return $this->state === PartState::Proved && $this->record?->isNoted === true;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'part' => $this->part->value, 'state' => $this->state->value, 'noted' => $this->isNoted(), 'since' => $this->record?->at,
+            'run' => $this->record?->run, 'by' => $this->record?->by, 'because' => $this->because,
+        ];
+    }
+}

@@ -21,7 +21,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(static function (): void {
     Route::get('/login', Account\ShowSignIn::class)->name('login');
-    Route::post('/login', Account\SignIn::class)->middleware('throttle:sign-in');
+    Route::post('/login', Account\SignIn::class);
 });
 
 // For owners, who have no account: a link that ends by itself, and can be ended.
@@ -34,10 +34,10 @@ Route::middleware(['throttle:owner', ByLink::class])->group(static function (): 
 Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::post('/logout', Account\SignOut::class)->name('logout');
     Route::get('/account', Account\ShowAccount::class)->name('account');
-    Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:sign-in')->name('password');
+    Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:password')->name('password');
 
     Route::get('/', Board\ShowBoard::class)->name('board');
-    Route::get('/sites/{site}', Survey\ShowSurvey::class)->whereNumber('site')->name('survey');
+    Route::get('/sites/{site}', Survey\ShowSurvey::class)->name('survey');
     Route::get('/switches/{switch}/loads.csv', Survey\ExportLoads::class)->name('loads.export');
     Route::get('/photos/{photo}/{size}.jpg', Survey\ShowPhoto::class)->whereUuid('photo')->whereIn('size', ['full', 'small'])->name('photo');
     Route::get('/library/loads', Survey\ShowTypicalLoads::class)->name('typical-loads');
@@ -56,16 +56,16 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/plan.json', Plan\ExportPlan::class)->name('plan.export');
     Route::get('/switches/{switch}/settings', Settings\ShowSheet::class)->name('sheet');
     Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');
-    Route::get('/switches/{switch}/settings/{version}.json', Settings\ExportSheet::class)->whereNumber('version')->name('sheet.export');
+    Route::get('/switches/{switch}/settings/{version}.json', Settings\ExportSheet::class)->name('sheet.export');
     Route::match(['get', 'post'], '/switches/{switch}/rehearsal', Rehearsal\ShowRehearsal::class)->name('rehearsal');
     Route::post('/switches/{switch}/rehearsal.{form}', Rehearsal\ExportRehearsal::class)->whereIn('form', ['svg', 'csv', 'json', 'utility', 'cff'])->name('rehearsal.export');
     Route::get('/library', Library\ShowLibrary::class)->name('library');
-    Route::get('/library/scenarios/{scenario}.json', Library\ExportScenario::class)->whereNumber('scenario')->name('scenarios.export');
-    Route::get('/library/recordings/{recording}', Library\ShowRecording::class)->whereNumber('recording')->name('recording');
-    Route::get('/library/recordings/{recording}.{form}', Library\ExportRecording::class)->whereNumber('recording')->whereIn('form', ['csv', 'cff'])->name('recording.export');
+    Route::get('/library/scenarios/{scenario}.json', Library\ExportScenario::class)->name('scenarios.export');
+    Route::get('/library/recordings/{recording}', Library\ShowRecording::class)->name('recording');
+    Route::get('/library/recordings/{recording}.{form}', Library\ExportRecording::class)->whereIn('form', ['csv', 'cff'])->name('recording.export');
     Route::get('/switches/{switch}/season', Season\ShowSeasons::class)->name('seasons');
-    Route::get('/seasons/{season}', Season\ShowSeason::class)->whereNumber('season')->name('season');
-    Route::get('/seasons/{season}.json', Season\ExportSeason::class)->whereNumber('season')->name('season.export');
+    Route::get('/seasons/{season}', Season\ShowSeason::class)->name('season');
+    Route::get('/seasons/{season}.json', Season\ExportSeason::class)->name('season.export');
     Route::get('/switches/{switch}/labels.pdf', Handover\PrintLabels::class)->name('labels');
     Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
     Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');
@@ -79,8 +79,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/runs/{run}/measurements.csv', Handover\ExportMeasurements::class)->name('measurements');
     Route::get('/runs/{run}/report.json', Handover\ExportRun::class)->name('report.json');
 
-    Route::get('/library/runs/{imported}', Handover\ShowImportedRun::class)->whereNumber('imported')->name('imported');
-    Route::get('/library/runs/{imported}.pdf', Handover\PrintImportedRun::class)->whereNumber('imported')->name('imported.pdf');
+    Route::get('/library/runs/{imported}', Handover\ShowImportedRun::class)->name('imported');
+    Route::get('/library/runs/{imported}.pdf', Handover\PrintImportedRun::class)->name('imported.pdf');
 
     Route::middleware(MayLead::class)->group(static function (): void {
         Route::get('/people', People\ShowPeople::class)->name('people');
@@ -91,14 +91,12 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::middleware(MayWrite::class)->group(static function (): void {
         Route::get('/sites/new', Survey\NewSite::class)->name('sites.new');
         Route::post('/sites', Survey\CreateSite::class)->name('sites');
-        Route::put('/sites/{site}', Survey\SaveSurvey::class)->name('survey.save');
         Route::post('/sites/{site}/switches', Survey\AddSwitch::class)->name('switches');
-        Route::put('/switches/{switch}', Survey\SaveSwitch::class)->name('switch.save');
         Route::put('/switches/{switch}/loads', Survey\SaveLoads::class)->name('loads.save');
         Route::post('/switches/{switch}/loads', Survey\PutInLoads::class)->name('loads.put-in');
         Route::put('/library/loads', Survey\SaveTypicalLoads::class)->name('typical-loads.save');
-        Route::put('/switches/{switch}/survey/{subject}', Survey\SaveAnswers::class)->whereIn('subject', ['service', 'panels', 'source', 'place'])->name('answers.save');
-        Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->name('photos');
+        Route::put('/switches/{switch}/survey/{subject}', Survey\SavePage::class)->whereIn('subject', ['service', 'panels', 'source', 'place'])->name('answers.save');
+        Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->middleware('throttle:uploads')->name('photos');
         Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
         Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
@@ -118,8 +116,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/library/scenarios', Library\ImportScenario::class)->name('scenarios.import');
         Route::delete('/library/scenarios/{scenario}', Library\RemoveScenario::class)->name('scenarios.remove');
         Route::post('/library/runs', Handover\ImportRun::class)->name('imported.bring');
-        Route::delete('/library/runs/{imported}', Handover\RemoveImportedRun::class)->whereNumber('imported')->name('imported.remove');
-        Route::post('/library/recordings', Library\ImportRecording::class)->name('recordings');
+        Route::delete('/library/runs/{imported}', Handover\RemoveImportedRun::class)->name('imported.remove');
+        Route::post('/library/recordings', Library\ImportRecording::class)->middleware('throttle:uploads')->name('recordings');
         Route::post('/library/recordings/look', Library\LookAtRecording::class)->name('recordings.look');
         Route::delete('/library/recordings/{recording}', Library\RemoveRecording::class)->name('recording.remove');
         Route::post('/switches/{switch}/season', Season\BeginSeason::class)->name('seasons.begin');
@@ -128,8 +126,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/commission', Commissioning\BeginRun::class)->name('runs.begin');
         Route::post('/runs/{run}/marks', Commissioning\TakeMarks::class)->name('marks');
         Route::post('/runs/{run}/answers', Commissioning\TakeAnswers::class)->name('answers');
-        Route::post('/runs/{run}/photos', Commissioning\TakePhoto::class)->name('run.photos');
-        Route::post('/runs/{run}/procedure', Commissioning\AnswerStep::class)->name('answer');
+        Route::post('/runs/{run}/photos', Commissioning\TakePhoto::class)->middleware('throttle:uploads')->name('run.photos');
+        Route::post('/runs/{run}/procedure', Commissioning\AnswerStep::class)->middleware('throttle:uploads')->name('answer');
         Route::put('/runs/{run}/sheet', Commissioning\AnswerSheet::class)->name('procedure.sheet.keep');
         Route::post('/runs/{run}/follow', Commissioning\FollowSheet::class)->name('run.follow');
         Route::post('/runs/{run}/late', Commissioning\AddLateMark::class)->name('marks.late');

@@ -8,6 +8,8 @@ namespace App\Bridge;
 final readonly class Units
 {
     private const METRES_A_FOOT = 0.3048;
+    private const LITRES_A_GALLON = 3.785411784;
+    private const KILOWATTS_A_HORSEPOWER = 0.745699872;
 
     public function __construct(public string $system) {}
 
@@ -24,6 +26,51 @@ final readonly class Units
     public function toMetres(float $typed): float
     {
         return $this->system === 'us' ? $typed * self::METRES_A_FOOT : $typed;
+    }
+
+    public function motor(): string
+    {
+        return $this->system === 'us' ? 'hp' : 'kW';
+    }
+
+    public function fromHorsepower(float $horsepower): float
+    {
+        return $this->system === 'us' ? $horsepower : $horsepower * self::KILOWATTS_A_HORSEPOWER;
+    }
+
+    public function toHorsepower(float $typed): float
+    {
+        return $this->system === 'us' ? $typed : $typed / self::KILOWATTS_A_HORSEPOWER;
+    }
+
+    public function temperature(): string
+    {
+        return $this->system === 'us' ? '°F' : '°C';
+    }
+
+    public function fromCelsius(float $celsius): float
+    {
+        return $this->system === 'us' ? $celsius * 9 / 5 + 32 : $celsius;
+    }
+
+    public function toCelsius(float $typed): float
+    {
+        return $this->system === 'us' ? ($typed - 32) * 5 / 9 : $typed;
+    }
+
+    public function volume(): string
+    {
+        return $this->system === 'us' ? 'gal' : 'L';
+    }
+
+    public function fromLitres(float $litres): float
+    {
+        return $this->system === 'us' ? $litres / self::LITRES_A_GALLON : $litres;
+    }
+
+    public function toLitres(float $typed): float
+    {
+        return $this->system === 'us' ? $typed * self::LITRES_A_GALLON : $typed;
     }
 
     public function area(): string

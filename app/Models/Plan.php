@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * What is planned for a switch beside what the survey found: neutrals, bonds, breaker, and the choice of what is carried.
@@ -41,11 +42,19 @@ final class Plan extends Model
     /**
      * Keeps a part of the plan of a switch, which begins with it.
      *
-     * @param array<string, mixed> $columns
+     * @param array<string, mixed> $columns the first is what the form of the request showed
+     * @param null|\Closure(mixed, string): void $look told what is kept by now, and by whom, before it is replaced; it may refuse
      */
-    public static function keep(TransferSwitch $switch, User $user, array $columns): void
+    public static function keep(TransferSwitch $switch, User $user, array $columns, ?\Closure $look = null): void
     {
-        self::query()->firstOrNew(['switch_id' => $switch->id], ['company_id' => $switch->company_id, 'facts' => []])->fill($columns + ['user_id' => $user->id])->save();
+        DB::transaction(static function () use ($switch, $user, $columns, $look): void {
+            TransferSwitch::locked($switch->id); // two beginnings of one plan come one after the other
+            $plan = self::query()->firstOrNew(['switch_id' => $switch->id], ['company_id' => $switch->company_id, 'facts' => []]);
+            if ($look !== null && $plan->exists) {
+                $look($plan->getAttribute((string) array_key_first($columns)), "by {$plan->user->name} at " . $plan->updated_at->copy()->setTimezone($switch->site->timezone)->format('H:i'));
+            }
+            $plan->fill($columns + ['user_id' => $user->id])->save();
+        });
     }
 
     protected function casts(): array

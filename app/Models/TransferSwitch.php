@@ -46,6 +46,15 @@ final class TransferSwitch extends Model
     protected $table = 'switches';
     protected $guarded = [];
 
+    /** The switch with its row locked: whoever writes to it, its loads, its plan or its sheets comes after. */
+    public static function locked(int $id): self
+    {
+        $query = self::query();
+        $query->lockForUpdate();
+
+        return $query->findOrFail($id);
+    }
+
     /** @return BelongsTo<Site, $this> */
     public function site(): BelongsTo
     {

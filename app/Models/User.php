@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * @property int     $id
@@ -23,6 +24,16 @@ final class User extends Authenticatable
     protected $guarded = [];
     protected $hidden = ['password', 'remember_token'];
 
+    /**
+     * Ends what is open elsewhere: after another password or another role nothing of before may go on.
+     *
+     * @param ?string $but the session at hand, which goes on
+     */
+    public function endSessions(?string $but = null): void
+    {
+        DB::table((string) config('session.table'))->where('user_id', $this->id)->when($but !== null, static fn($query) => $query->where('id', '!=', $but))->delete();
+    }
+
     /** @return BelongsTo<Company, $this> */
     public function company(): BelongsTo
     {
@@ -32,9 +43,15 @@ final class User extends Authenticatable
     /** "R.V." for a list, "RV" for a button. */
     public function initials(string $dot = '.'): string
     {
-        $letters = array_map(static fn(string $word): string => mb_substr($word, 0, 1) . $dot, explode(' ', $this->name));
+        return self::initialsOf($this->name, $dot);
+    }
 
-        return mb_strtoupper(implode('', $letters));
+    /** Of a name as somebody had it once. */
+    public static function initialsOf(string $name, string $dot = '.'): string
+    {
+        $words = preg_split('/\\s+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+
+        return mb_strtoupper(implode('', array_map(static fn(string $word): string => mb_substr($word, 0, 1) . $dot, $words)));
     }
 
     protected function casts(): array

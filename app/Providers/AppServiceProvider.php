@@ -4,23 +4,27 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Http\Typed;
+use App\Http\NumberValidator;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Translation\Translator;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\Validator;
 use Illuminate\Support\ServiceProvider;
-use Illuminate\Support\Str;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function boot(): void
     {
+        Validator::resolver(static fn(Translator $translator, array $data, array $rules, array $messages, array $attributes) => new NumberValidator($translator, $data, $rules, $messages, $attributes));
         Model::shouldBeStrict(! app()->environment('production'));
-        RateLimiter::for('sign-in', static fn(Request $request): array => [
-            Limit::perMinute(5)->by(Str::lower(Typed::text($request, 'email')) . '|' . $request->ip()),
-            Limit::perMinute(60)->by('ip|' . $request->ip()),
-        ]);
+        RateLimiter::for('password', static fn(Request $request): Limit => Limit::perMinute(5)->by('password|' . $request->user()?->getAuthIdentifier()));
+        RateLimiter::for('uploads', static fn(Request $request): Limit => Limit::perMinute(120)->by('uploads|' . $request->user()?->getAuthIdentifier()));
+        foreach (['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link'] as $number) {
+            Route::pattern($number, '[0-9]{1,9}'); // what is no number of ours is not there: it never reaches a query or an int
+        }
         RateLimiter::for('owner', static fn(Request $request): Limit => Limit::perMinute(60)->by('owner|' . $request->ip()));
     }
 }

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace App\Stage;
 
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Cache;
 
 /** An uploaded picture as it is kept: upright, small enough for the road, and without what the camera wrote into it. */
 final readonly class Picture
 {
     private const LONGEST_PX = 1600;
     private const SMALL_PX = 320;
-    private const MOST_PIXELS = 40_000_000;
+    private const MOST_PIXELS = 25_000_000;
+    /** How long one may wait for the picture of somebody else; a picture of a phone is read in half a second. */
+    private const PATIENCE_S = 20;
 
     /** @param string $sha256 of the file as it was sent */
     private function __construct(public string $full, public string $small, public int $width, public int $height, public ?string $takenAt, public string $sha256) {}
@@ -24,11 +27,17 @@ final readonly class Picture
         if ($size === false || $size[0] * $size[1] > self::MOST_PIXELS || ! in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
             return null;
         }
+        // One at a time on all nodes: a picture of 25 megapixels takes 100 MB while it is open.
+        return Cache::lock('picture', self::PATIENCE_S)->block(self::PATIENCE_S, static fn(): ?self => self::read($file, $path, $size[2]));
+    }
+
+    private static function read(UploadedFile $file, string $path, int $type): ?self
+    {
         $image = @imagecreatefromstring($file->getContent());
         if ($image === false) {
             return null;
         }
-        $exif = $size[2] === IMAGETYPE_JPEG ? @exif_read_data($path) : false;
+        $exif = $type === IMAGETYPE_JPEG ? @exif_read_data($path) : false;
         $upright = self::turned(self::within($image, self::LONGEST_PX), is_array($exif) ? $exif['Orientation'] ?? 1 : 1);
         $takenAt = is_array($exif) ? $exif['DateTimeOriginal'] ?? $exif['DateTime'] ?? null : null;
 

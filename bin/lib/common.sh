@@ -11,12 +11,13 @@ as_root() { if [ "$(id -u)" = 0 ]; then "$@"; else sudo "$@"; fi; }
 
 # Installs what is missing and nothing else. Arguments: command-or-file=package ...
 need() {
-    local missing=() pair
+    local missing=() pair modules
+    modules=$(php -m 2>/dev/null || true) # read whole: a pipe that grep leaves early would fail by chance
     for pair in "$@"; do
         local what=${pair%%=*} package=${pair#*=}
         case "$what" in
             /*) [ -e "$what" ] || missing+=("$package") ;;
-            php:*) php -m 2>/dev/null | grep -qix "${what#php:}" || missing+=("$package") ;;
+            php:*) grep -qix "${what#php:}" <<<"$modules" || missing+=("$package") ;;
             *) command -v "$what" >/dev/null 2>&1 || missing+=("$package") ;;
         esac
     done
@@ -38,17 +39,19 @@ need_runtime() {
 
 # Libraries, only when their list has changed since the last time.
 need_libraries() {
-    if [ ! -e "$root/vendor/autoload.php" ] || [ "$root/composer.json" -nt "$var/composer.stamp" ]; then
+    local php_list js_list
+    php_list=$(sha256sum <"$root/composer.json"); js_list=$(sha256sum <"$root/package-lock.json") # by content: a checkout changes the times
+    if [ ! -e "$root/vendor/autoload.php" ] || [ "$php_list" != "$(cat "$var/composer.stamp" 2>/dev/null)" ]; then
         say "Fetching the PHP libraries …"
         (cd "$root" && COMPOSER_ALLOW_SUPERUSER=1 composer update --no-interaction --no-progress) >"$var/composer.log" 2>&1 \
             || die "composer did not finish, see var/composer.log"
         chmod -R a+rX "$root/vendor"
-        touch "$var/composer.stamp"
+        printf '%s\n' "$php_list" >"$var/composer.stamp"
     fi
-    if [ ! -d "$root/node_modules" ] || [ "$root/package-lock.json" -nt "$var/npm.stamp" ]; then
+    if [ ! -d "$root/node_modules" ] || [ "$js_list" != "$(cat "$var/npm.stamp" 2>/dev/null)" ]; then
         say "Fetching the browser libraries …"
         (cd "$root" && npm ci --no-audit --no-fund) >"$var/npm.log" 2>&1 || die "npm did not finish, see var/npm.log"
-        touch "$var/npm.stamp"
+        printf '%s\n' "$js_list" >"$var/npm.stamp"
     fi
 }
 
@@ -94,6 +97,25 @@ db_start() {
 
 db_stop() { db_admin "$1" shutdown >/dev/null 2>&1 || true; }
 
+# Who serves: root never does. Empty where bin/start is not root; else www-data, if it can read the project.
+web_user() {
+    [ "$(id -u)" = 0 ] || return 0
+    if id www-data >/dev/null 2>&1 && setpriv --reuid=www-data --regid=www-data --clear-groups test -r "$root/public/index.php"; then
+        printf www-data
+    else
+        die "the project lies where only root can read it: move it, to /srv for one, or start it as another user"
+    fi
+}
+as_web() {
+    if [ -n "$web" ]; then setpriv --reuid="$web" --regid="$web" --clear-groups -- env HOME="${TMPDIR:-/tmp}" "$@"; else "$@"; fi
+}
+answers() { # URL: whether Escapement answers there, and not somebody else
+    php -r 'exit(str_starts_with((string) @file_get_contents($argv[1], false, stream_context_create(["http" => ["timeout" => 2]])), "escapement: up") ? 0 : 1);' "$1"
+}
+is_taken() { # PORT: whether anything answers there
+    php -r 'exit(@fsockopen("127.0.0.1", (int) $argv[1], $code, $words, 1) === false ? 1 : 0);' "$1"
+}
+
 # end_left PIDFILE WORD: ends the process group that an earlier start left behind, if that number is still what it was.
 end_left() {
     local pid
@@ -106,7 +128,7 @@ end_left() {
 wait_for() {
     local url=$1 i
     for i in $(seq 1 100); do
-        php -r 'exit(@file_get_contents($argv[1], false, stream_context_create(["http" => ["timeout" => 2]])) === false ? 1 : 0);' "$url" && return 0
+        answers "$url" && return 0
         sleep 0.1
     done
     return 1

@@ -32,6 +32,9 @@ export function faultOf(step, answer) {
     if (step.stopped === '1' && (isSkipped(answer) || answer.so !== false)) { return 'It cannot be called done while a finding stands against it.'; }
     if (!isSkipped(answer)) {
         if (step.kind === 'measure' && !Number.isFinite(answer.value)) { return 'The figure that the instrument shows.'; }
+        if (step.kind === 'measure' && ((step.couldMin !== '' && answer.value < Number(step.couldMin)) || (step.couldMax !== '' && answer.value > Number(step.couldMax)))) {
+            return `Is that so? Here the instrument can read ${step.could}: look at point, range and unit.`;
+        }
         if (step.kind === 'choose' && !answer.choice) { return 'Choose one of the answers.'; }
         if (step.kind === 'sign' && answer.so && !answer.name) { return 'The name of the person who signs.'; }
         if (step.kind === 'photo' && answer.so && answer.photos.length === 0 && !answer.note) { return 'Take the picture, or say why there is none.'; }

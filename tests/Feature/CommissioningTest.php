@@ -66,7 +66,7 @@ final class CommissioningTest extends TestCase
         $this->send($run, $marks)->assertOk()->assertJsonCount(9, 'kept');
         self::assertSame(9, Mark::query()->count());
         self::assertSame(10, RecordEntry::query()->count(), 'one for the beginning, one a mark, none for the repeats');
-        $this->get("/runs/$run->id/verdict")->assertSee('Every time is inside its window')->assertSee('not taken');
+        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSee('Every time is inside its window')->assertSee('not taken');
     }
 
     #[Test]
@@ -82,7 +82,7 @@ final class CommissioningTest extends TestCase
         }
         $run = $this->runOf($switch);
         $this->send($run, $this->marks(['utility_off' => 0, 'start_signal' => 1000]))->assertOk();
-        $this->get("/runs/$run->id/verdict")->assertSee("/switches/$switch->id/settings#f-f-start-delay-ms", false);
+        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSee("/switches/$switch->id/settings#f-f-start-delay-ms", false);
     }
 
     #[Test]

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use Escapement\Core\Template\InstallationKind;
+use Illuminate\Support\Carbon;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Sabre\VObject\Reader;
@@ -40,6 +41,12 @@ final class PowerDownTest extends TestCase
         foreach (InstallationKind::cases() as $kind) {
             yield $kind->value => [$kind];
         }
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Carbon::setTestNow('2026-06-20T12:00:00Z'); // the days of these tests lie ahead
     }
 
     #[Test]

@@ -67,7 +67,7 @@ final class RehearsalTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $this->post("/switches/$switch->id/rehearsal", ['d' => ['/return_delay_ms' => 'soon'], 'n' => ['off_ms' => '-4']])
-            ->assertOk()->assertSee('value="soon"', false)->assertSee('must be seconds')->assertSee('value="-4"', false)->assertDontSee('Put into settings');
+            ->assertOk()->assertSee('value="soon"', false)->assertSee('must be a time')->assertSee('value="-4"', false)->assertDontSee('Put into settings');
     }
 
     #[Test]

@@ -71,7 +71,8 @@ final class RoutesTest extends TestCase
             if (in_array($route->uri(), ['login', 'up'], true) || $route->uri() === 'logout') {
                 continue;
             }
-            $answer = $this->call($method, $this->fill($route, $ids));
+            $part = in_array($route->uri(), ['runs/{run}/verdict', 'runs/{run}/parts'], true) ? ['HTTP_HX_REQUEST' => 'true'] : []; // a part of a page
+            $answer = $this->call($method, $this->fill($route, $ids), server: $part);
             if ($method === 'GET' && ! in_array($route->uri(), ['sites/new', 'people'], true)) {
                 self::assertSame(200, $answer->getStatusCode(), $route->uri());
                 self::assertDoesNotMatchRegularExpression('#type="submit">\s*(Save|Add|Begin|Sign the|Put|Propose|Keep|Read it)#', (string) $answer->getContent(), 'a button that would be refused: ' . $route->uri());

@@ -40,8 +40,8 @@ final class SurveyPagesTest extends TestCase
         self::assertSame([1.494, 'no', 0.61], [$survey['opening_m'], $survey['co_alarms'], $survey['slack_m']]);
         self::assertArrayNotHasKey('meter', $survey);
         $this->get("/sites/$switch->site_id?on=place")->assertSee('value="4.9"', false)->assertSee('There is no carbon monoxide alarm inside.');
-        $this->put("/switches/$switch->id/survey/place", ['answers' => ['opening_m' => '']]);
-        self::assertSame(['slack_m'], array_keys($switch->refresh()->survey ?? []), 'what is emptied is not known any more');
+        $this->put("/switches/$switch->id/survey/place", ['answers' => ['opening_m' => '', 'co_alarms' => '']]);
+        self::assertSame(['upstream', 'inspection', 'slack_m'], array_keys($switch->refresh()->survey ?? []), 'what is emptied is not known any more');
     }
 
     /** @param array<string, string> $answers */

@@ -58,12 +58,12 @@ final class SurveyTest extends TestCase
             'switch_name' => 'Q1', 'rating_a' => '200', 'poles' => '2', 'service_rated' => '1', 'fuel' => 'lp', 'rated_kw' => ['lp' => '18', 'natural_gas' => '16.2'],
             'nominal_v' => '120', 'nominal_hz' => '60', 'crank_ms' => '1.3', 'crank_limit_ms' => '10', 'crank_rest_ms' => '10', 'run_up_ms' => '4', 'stop_ms' => '5', 'crank_attempts' => '3',
         ];
-        $this->put("/switches/$switch->id", $fields)->assertSessionHasNoErrors();
+        $this->put("/switches/$switch->id/survey/source", $fields)->assertSessionHasNoErrors();
         $saved = TransferSwitch::query()->findOrFail($switch->id);
         self::assertSame(1300, $saved->plant['engine']['crank_ms']);
         self::assertEquals(16.2, $saved->rated_kw['natural_gas']);
         self::assertTrue($saved->service_rated);
-        $this->put("/switches/$switch->id", ['crank_attempts' => '11'] + $fields)->assertSessionHasErrors('crank_attempts');
+        $this->put("/switches/$switch->id/survey/source", ['crank_attempts' => '11'] + $fields)->assertSessionHasErrors('crank_attempts');
     }
 
     #[Test]
@@ -73,17 +73,17 @@ final class SurveyTest extends TestCase
         $switch->update(['fuel' => 'petrol', 'rated_kw' => ['petrol' => 4, 'lp' => 3.5], 'has_compressor' => true, 'test_disconnect' => 'Q1']);
         $before = $switch->fresh()?->toArray();
         $page = (string) $this->get("/sites/$switch->site_id?on=source")->getContent();
-        preg_match('#<form[^>]*/switches/' . $switch->id . '" class="block">(.*?)</form>#s', $page, $form);
+        preg_match('#<form[^>]*/survey/source" class="block answers">(.*?)</form>#s', $page, $form);
         preg_match_all('#<input[^>]*name="([^"]+)"[^>]*>#', $form[1] ?? '', $inputs);
         $fields = ['fuel' => 'petrol'];
         foreach ($inputs[0] as $i => $input) {
-            if (! str_contains($input, 'checkbox') || str_contains($input, 'checked')) {
+            if (preg_match('/type="(checkbox|radio)"/', $input) !== 1 || str_contains($input, 'checked')) {
                 preg_match('/value="([^"]*)"/', $input, $value);
                 $fields[html_entity_decode($inputs[1][$i])] = html_entity_decode($value[1] ?? '');
             }
         }
         parse_str(http_build_query($fields), $parsed);
-        $this->put("/switches/$switch->id", $parsed)->assertSessionHasNoErrors();
+        $this->put("/switches/$switch->id/survey/source", $parsed)->assertSessionHasNoErrors();
         $after = $switch->fresh()?->toArray();
         unset($before['updated_at'], $after['updated_at']);
         self::assertEquals($before, $after);

@@ -28,7 +28,7 @@ final class TestButtonTest extends TestCase
     {
         $run = $this->begun();
         $this->sendMarks($run, [...self::timed(), ...self::timed(self::TEST, 1_000_000)])->assertOk()->assertJsonCount(14, 'kept');
-        $this->get("/runs/$run->id/verdict")->assertSee('Every time is inside its window.')->assertSeeInOrder(['Outage', 'Test by the button'])->assertDontSee('Outage 1')->assertDontSee('Timed more than once');
+        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSee('Every time is inside its window.')->assertSeeInOrder(['Outage', 'Test by the button'])->assertDontSee('Outage 1')->assertDontSee('Timed more than once');
         $this->post("/runs/$run->id/sign", ['signed_name' => 'Ana Quist'])->assertSessionHasNoErrors();
         self::assertSame('pass', $run->refresh()->verdict);
         $this->get("/runs/$run->id/report")->assertSee('Test by the button')->assertSee('Test begun');
@@ -39,7 +39,7 @@ final class TestButtonTest extends TestCase
         $this->post("/runs/$run->id/link", ['days' => '30'])->assertRedirect();
         $address = (string) session('link');
         self::assertSame(1, HandoverLink::query()->count());
-        $this->get($address)->assertSee('Transfer, begun by the test button:');
+        $this->get($address)->assertSee('It takes over and goes back in the times that were set.');
     }
 
     #[Test]
@@ -47,7 +47,7 @@ final class TestButtonTest extends TestCase
     {
         $run = $this->begun();
         $this->sendMarks($run, self::timed(self::TEST))->assertOk();
-        $this->get("/runs/$run->id/verdict")->assertSee('Only the test button was timed.')->assertSee('it would not be complete');
+        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSee('Only the test button was timed.')->assertSee('it would not be complete');
         $this->post("/runs/$run->id/sign", ['signed_name' => 'Ana Quist'])->assertSessionHasNoErrors();
         self::assertSame('incomplete', $run->refresh()->verdict);
     }
@@ -90,7 +90,7 @@ final class TestButtonTest extends TestCase
     {
         $run = $this->begun();
         $this->sendMarks($run, [...self::timed(), ...self::timed(['engine_stopped' => 200_000] + self::TEST, 1_000_000), ...self::timed(fromMs: 2_000_000)])->assertOk();
-        $this->get("/runs/$run->id/verdict")->assertSeeInOrder(['Outage 1', 'Test by the button', 'Outage 2'])->assertSeeInOrder(['Timed more than once', 'Transfer', '>2<'], false)->assertSeeInOrder(['told-of">Test by the button', 'The engine stopped early.'], false);
+        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSeeInOrder(['Outage 1', 'Test by the button', 'Outage 2'])->assertSeeInOrder(['Timed more than once', 'Transfer', '>2<'], false)->assertSeeInOrder(['told-of">Test by the button', 'The engine stopped early.'], false);
         $this->get("/runs/$run->id/report")->assertSee('(Test by the button)');
     }
 

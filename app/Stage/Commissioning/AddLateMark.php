@@ -15,18 +15,21 @@ use Illuminate\Validation\Rule;
 /** A mark from paper or memory, with the reason why it comes late. Works without script. */
 final readonly class AddLateMark
 {
+    /** A day: what lies further from the start of a run is a slip, and belongs to another run. */
+    private const MOST_S = 86_400;
+
     public function __construct(private KeepMarks $keeper) {}
 
     public function __invoke(Request $request, Run $run): RedirectResponse
     {
         $fields = $request->validate([
             'event' => ['required', Rule::enum(MarkEvent::class)],
-            'at_s' => ['required', 'numeric', 'between:0,31536000'],
+            'at_s' => ['required', 'numeric', 'between:0,' . self::MOST_S],
             'late_reason' => ['required', 'string', 'max:200'],
             'note' => ['nullable', 'string', 'max:500'],
         ], [
             'event.*' => 'Say what happened.',
-            'at_s.*' => 'Seconds since the start of the run, from 0.',
+            'at_s.*' => 'Seconds since the start of the run, from 0 to 86 400: no run is longer than a day.',
             'late_reason.required' => 'Say where this time comes from: a paper, a film, a second watch.',
         ]);
         /** @var User $user */

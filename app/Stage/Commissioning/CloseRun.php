@@ -39,7 +39,7 @@ final readonly class CloseRun
             $parts = $result->parts($isDeclaredReady);
             $verdict = $parts->verdict();
             $this->record->append($locked, $user, 'signed', [
-                'name' => $name, 'drawing' => $drawing, 'verdict' => $verdict, 'timing' => $result->verdict->verdict, 'findings' => array_column($result->verdict->findings, 'id'),
+                'name' => $name, 'account' => $user->email, 'drawing' => $drawing, 'verdict' => $verdict, 'timing' => $result->verdict->verdict, 'findings' => array_column($result->verdict->findings, 'id'),
                 'parts' => self::told($parts), 'header' => RunHeader::of($locked),
             ]);
             $locked->update([

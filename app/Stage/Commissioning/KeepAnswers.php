@@ -34,7 +34,7 @@ final readonly class KeepAnswers
      */
     public function keep(Run $run, User $user, array $answers): array
     {
-        return DB::transaction(function () use ($run, $user, $answers): array {
+        return Once::more(fn() => DB::transaction(function () use ($run, $user, $answers): array {
             $locked = Run::locked($run->id);
             abort_if($locked->isSigned(), 409, 'This run is signed and closed.');
             $locked->load(['sheet', 'switch.site', 'switch.loads', 'switch.plan', 'answers', 'marks', 'photos']);
@@ -43,7 +43,7 @@ final readonly class KeepAnswers
             $kept = $refused = $happened = [];
             foreach ($answers as $i => $answer) {
                 $id = is_array($answer) && is_string($answer['id'] ?? null) ? $answer['id'] : null;
-                $outcome = $this->fault($answer) ?? $this->known($locked, (string) $id) ?? $this->keepOne($locked, $user, $facts, $timed, (array) $answer);
+                $outcome = $this->fault($answer) ?? Maker::fault($answer['maker'] ?? null, $user) ?? $this->known($locked, (string) $id) ?? $this->keepOne($locked, $user, $facts, $timed, (array) $answer);
                 if (is_array($outcome)) {
                     $refused[] = ['id' => $id, 'path' => "/answers/$i/$outcome[0]", 'message' => $outcome[1]];
                     continue;
@@ -59,7 +59,7 @@ final readonly class KeepAnswers
             $this->record->appendAll($locked, $user, $happened);
 
             return ['kept' => $kept, 'refused' => $refused];
-        });
+        }));
     }
 
     /**

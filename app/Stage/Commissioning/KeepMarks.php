@@ -29,7 +29,7 @@ final readonly class KeepMarks
      */
     public function keep(Run $run, User $user, array $marks): array
     {
-        return DB::transaction(function () use ($run, $user, $marks): array {
+        return Once::more(fn() => DB::transaction(function () use ($run, $user, $marks): array {
             $locked = Run::locked($run->id);
             abort_if($locked->isSigned(), 409, 'This run is signed and closed.');
             $ids = array_values(array_filter(array_column(array_filter($marks, is_array(...)), 'id'), is_string(...)));
@@ -42,7 +42,7 @@ final readonly class KeepMarks
             $latest = (int) Mark::query()->where('run_id', $locked->id)->where('is_undone', false)->max('at_ms');
             $kept = $refused = $new = $happened = [];
             foreach ($marks as $i => $mark) {
-                $fault = $this->fault($mark);
+                $fault = $this->fault($mark, $user);
                 if ($fault !== null) {
                     $refused[] = ['path' => "/marks/$i" . $fault[0], 'message' => $fault[1]];
                     continue;
@@ -70,7 +70,7 @@ final readonly class KeepMarks
             $this->record->appendAll($locked, $user, $happened);
 
             return ['kept' => $kept, 'refused' => $refused];
-        });
+        }));
     }
 
     /**
@@ -109,9 +109,11 @@ final readonly class KeepMarks
     }
 
     /** @return null|array{string, string} pointer within the mark and what is wrong */
-    private function fault(mixed $mark): ?array
+    private function fault(mixed $mark, User $user): ?array
     {
         $isText = static fn(mixed $value, int $max): bool => $value === null || is_string($value) && mb_strlen($value) <= $max;
+
+        $maker = is_array($mark) ? Maker::fault($mark['maker'] ?? null, $user) : null;
 
         return match (true) {
             ! is_array($mark) => ['', 'This must be an object.'],
@@ -122,6 +124,7 @@ final readonly class KeepMarks
             ! $isText($mark['late_reason'] ?? null, 200) => ['/late_reason', '200 characters at most.'],
             ! $isText($mark['client_wall'] ?? null, 40) => ['/client_wall', 'The time on the device, 40 characters at most.'],
             ! is_bool($mark['undone'] ?? false) => ['/undone', 'This must be true or false.'],
+            $maker !== null => ["/$maker[0]", $maker[1]],
             default => null,
         };
     }

@@ -26,7 +26,7 @@ final readonly class KeepPhoto
     /** @return null|array{field: string, message: string} what is wrong; null when it is kept, now or before */
     public function keep(Run $run, User $user, string $id, string $stepId, Picture $picture, ?string $clientWall): ?array
     {
-        return DB::transaction(function () use ($run, $user, $id, $stepId, $picture, $clientWall): ?array {
+        return Once::more(fn() => DB::transaction(function () use ($run, $user, $id, $stepId, $picture, $clientWall): ?array {
             $locked = Run::locked($run->id);
             $known = Photo::query()->withoutGlobalScope('company')->find($id);
             if ($known !== null) {
@@ -49,6 +49,6 @@ final readonly class KeepPhoto
             ], $clientWall);
 
             return null;
-        });
+        }));
     }
 }

@@ -20,8 +20,9 @@ final readonly class OpenRun
     /**
      * @param array<mixed> $schools    chosen for the procedure
      * @param ?string      $torqueUnit of the tool in hand
+     * @param ?string      $press      of the page that begins it: the same one begins one run
      */
-    public function open(TransferSwitch $switch, User $user, int $reactionMs, array $schools = [], ?string $torqueUnit = null): Run
+    public function open(TransferSwitch $switch, User $user, int $reactionMs, array $schools = [], ?string $torqueUnit = null, ?string $press = null): Run
     {
         $sheet = $switch->sheet()->firstOrFail();
         $switch->loadMissing(['site', 'loads', 'plan']);
@@ -29,10 +30,15 @@ final readonly class OpenRun
         $options = ProcedureWork::chosen($schools);
         $work = ProcedureWork::of($switch, $options, $torqueUnit);
 
-        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options, $work): Run {
+        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options, $work, $press): Run {
+            TransferSwitch::locked($switch->id);
+            $begun = $press === null ? null : Run::query()->where(['switch_id' => $switch->id, 'press' => $press])->first();
+            if ($begun !== null) {
+                return $begun; // a finger that bounced: runs cannot be taken back
+            }
             $run = Run::query()->create([
                 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'sheet_id' => $sheet->id, 'user_id' => $user->id,
-                'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work, 'head' => RecordChain::GENESIS, 'surveyed' => ['proof_facts' => ProofFacts::ofSite($switch), 'plant' => $switch->plant],
+                'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work, 'press' => $press, 'head' => RecordChain::GENESIS, 'surveyed' => ['proof_facts' => ProofFacts::ofSite($switch), 'plant' => $switch->plant],
             ]);
             $this->record->append($run, $user, 'run_begun', [
                 'site' => $switch->site->name, 'switch' => $switch->name, 'sheet_version' => $sheet->version, 'settings' => $sheet->settings,

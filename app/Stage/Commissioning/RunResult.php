@@ -8,6 +8,7 @@ use App\Bridge\ProofFromRuns;
 use App\Bridge\SwitchFacts;
 use App\Models\Mark as MarkRow;
 use App\Models\Run;
+use Escapement\Core\Commissioning\CrankReading;
 use Escapement\Core\Commissioning\Interval;
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
@@ -19,6 +20,7 @@ use Escapement\Core\Commissioning\TimingVerdictResult;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Site\Engine;
 use Escapement\Core\Site\Kind;
 
 /** The verdict of the core on what is marked so far, in the words of the page. */
@@ -36,6 +38,7 @@ final readonly class RunResult
     public TimingVerdict $judge;
     public TimingVerdictResult $verdict;
     public ExpectedTimes $expected;
+    private ?Engine $engine;
 
     public function __construct(public Run $run)
     {
@@ -43,6 +46,7 @@ final readonly class RunResult
         $settings = $facts->settings($run->sheet->settings);
         $this->judge = new TimingVerdict($facts->plant, $settings, $run->reaction_ms);
         $this->expected = $this->judge->expected;
+        $this->engine = $facts->plant->engine;
         $this->verdict = $this->judge->judge(array_values($run->marks->map(
             static fn(MarkRow $mark): Mark => new Mark(MarkEvent::from($mark->event), $mark->at_ms, $mark->id, $mark->is_undone),
         )->all()));
@@ -101,6 +105,12 @@ final readonly class RunResult
         $isOneOfMany = count(array_filter($this->verdict->runs, $isAlike)) > 1;
 
         return $name . ($isOneOfMany ? ' ' . count(array_filter(array_slice($this->verdict->runs, 0, $i + 1), $isAlike)) : '');
+    }
+
+    /** What a late start tells although it is inside its window; null where there is nothing to tell. */
+    public function crank(Interval $interval): ?CrankReading
+    {
+        return CrankReading::of($this->engine, $interval);
     }
 
     public static function seconds(?int $ms): string

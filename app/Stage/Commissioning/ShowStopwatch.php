@@ -27,6 +27,7 @@ final readonly class ShowStopwatch
             'ways' => $ways,
             'watch' => json_encode([
                 'runId' => $run->id,
+                'userId' => auth()->guard()->id(),
                 'sendTo' => route('marks', $run),
                 'verdictFrom' => route('run.verdict', $run),
                 'isSigned' => $run->isSigned(),

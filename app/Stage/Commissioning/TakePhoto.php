@@ -18,13 +18,18 @@ final readonly class TakePhoto
     public function __invoke(Request $request, Run $run): JsonResponse
     {
         $fields = $request->validate(
-            ['id' => ['required', 'uuid'], 'step' => ['required', 'string', 'max:120'], 'client_wall' => ['nullable', 'string', 'max:40'], 'photo' => ['required', 'file', 'max:16384']],
+            ['id' => ['required', 'uuid'], 'step' => ['required', 'string', 'max:120'], 'client_wall' => ['nullable', 'string', 'max:40'],
+                'maker' => ['nullable', 'integer'], 'photo' => ['required', 'file', 'max:16384']],
             ['photo.*' => 'A picture of up to 16 MB.', 'id.*' => 'This must be a UUID.', 'step.*' => 'Which step?'],
         );
-        $picture = Picture::of($fields['photo']);
         /** @var User $user */
         $user = $request->user();
-        $fault = $picture === null ? ['field' => 'photo', 'message' => 'No picture that can be read here: JPEG, PNG or WebP, up to 40 megapixels.']
+        $stranger = Maker::fault($fields['maker'] ?? null, $user);
+        if ($stranger !== null) {
+            return response()->json(['error' => ['path' => "/$stranger[0]", 'message' => $stranger[1]]], 403);
+        }
+        $picture = Picture::of($fields['photo']);
+        $fault = $picture === null ? ['field' => 'photo', 'message' => 'No picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.']
             : $this->keeper->keep($run, $user, $fields['id'], $fields['step'], $picture, $fields['client_wall'] ?? null);
 
         return $fault === null ? response()->json(['kept' => $fields['id']]) : response()->json(['error' => ['path' => "/{$fault['field']}", 'message' => $fault['message']]], 422);

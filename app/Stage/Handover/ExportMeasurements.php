@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Models\Run;
+use App\Stage\SheetCell;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 
@@ -19,7 +20,7 @@ final readonly class ExportMeasurements
         foreach ($report->procedure as $line) {
             $band = $line->step->band;
             if ($band !== null) {
-                fputcsv($paper, [$line->step->id, $line->step->title, $band->quantity, $band->unit, $band->min, $band->max, $line->value(), $line->state->value, $line->who()], escape: '');
+                fputcsv($paper, [$line->step->id, SheetCell::text($line->step->title), $band->quantity, $band->unit, $band->min, $band->max, $line->value(), $line->state->value, SheetCell::text($line->who())], escape: '');
             }
         }
         rewind($paper);

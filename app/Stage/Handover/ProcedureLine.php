@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Models\StepAnswer;
+use App\Models\User;
 use App\Stage\Commissioning\GivenWords;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\StepKind;
@@ -16,8 +17,11 @@ final readonly class ProcedureLine
     /** What it leaves unproved; null when it is closed as expected. */
     public ?string $words;
 
-    /** @param list<string> $photos ids of the pictures of this step that have arrived */
-    public function __construct(public Step $step, public StepState $state, private ?StepAnswer $answer, public array $photos = [])
+    /**
+     * @param ?string      $maker  who answered, as it was recorded
+     * @param list<string> $photos ids of the pictures of this step that have arrived
+     */
+    public function __construct(public Step $step, public StepState $state, private ?StepAnswer $answer, private ?string $maker = null, public array $photos = [])
     {
         $this->words = match ($state) {
             StepState::Done => null,
@@ -65,7 +69,7 @@ final readonly class ProcedureLine
 
     public function who(): string
     {
-        return $this->answer?->user->initials() ?? '';
+        return $this->maker === null ? '' : User::initialsOf($this->maker);
     }
 
     public function value(): ?float
@@ -80,7 +84,7 @@ final readonly class ProcedureLine
     {
         return [
             'id' => $this->step->id, 'title' => $this->step->title, 'expect' => $this->step->expectation, 'state' => $this->state->value,
-            'given' => $this->answer === null ? null : (object) $this->answer->given, 'who' => $this->answer?->user->name,
+            'given' => $this->answer === null ? null : (object) $this->answer->given, 'who' => $this->maker,
         ];
     }
 }

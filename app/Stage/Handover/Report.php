@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Bridge\ProcedureFacts;
+use App\Bridge\RecordCheck;
 use App\Bridge\RunHeader;
 use App\Bridge\SwitchFacts;
 use App\Bridge\TestPointFacts;
+use App\Models\Mark;
 use App\Models\Photo;
 use App\Models\Run;
+use App\Models\StepAnswer;
 use App\Stage\Commissioning\MarkLine;
 use App\Stage\Commissioning\RunResult;
 use App\Stage\Rehearsal\Strip\StripTracks;
@@ -21,7 +24,6 @@ use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Proof\PartOutcome;
 use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Commissioning\Record\RunRecord;
-use Escapement\Core\Commissioning\RecordChain;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Rehearsal\Rehearsal;
@@ -43,18 +45,19 @@ final readonly class Report
     public array $sheetGroups;
     /** @var list<array{seq: int, kind: string, who: string, server_time: string, device_time: ?string, what: array<string, mixed>, hash: string}> */
     public array $entries;
-    public bool $isChainWhole;
+    public RecordCheck $record;
+    /** @var array<string, string> who made a mark or gave an answer, as it was recorded, by its id */
+    private array $makers;
     /** The device that the outage was made with. */
     public OutageTestPointResult $test;
 
     public function __construct(public Run $run)
     {
-        $run->loadMissing(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'switch.site', 'switch.loads', 'switch.plan']);
+        $run->loadMissing(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'photos.file', 'switch.site', 'switch.loads', 'switch.plan']);
         $this->result = new RunResult($run);
         $this->test = TestPointFacts::ofRun($run);
         $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
-        $this->procedure = $this->procedureLines();
         $this->settingsFindings = $facts->check($settings, $run->sheet->habits)->findings;
         $this->sheetGroups = (new SheetForm($facts->plant))->groups();
         $numbers = [];
@@ -72,17 +75,47 @@ final readonly class Report
             $entries[] = $decoded + ['hash' => $entry->hash];
         }
         $this->entries = $entries;
-        $this->isChainWhole = (new RecordChain())->firstBroken(array_map(static function (array $entry): array {
-            $hash = $entry['hash'];
-            unset($entry['hash']);
+        $makers = [];
+        foreach (array_filter($entries, static fn(array $entry): bool => in_array($entry['kind'], ['mark', 'answer'], true)) as $entry) {
+            $makers[(string) ($entry['what']['id'] ?? '')] ??= $entry['who'];
+        }
+        $this->makers = $makers;
+        $this->procedure = $this->procedureLines();
+        $this->record = RecordCheck::of($run, $this->toArray());
+    }
 
-            return ['hash' => $hash, 'entry' => $entry];
-        }, $this->entries)) === null;
+    /** The name as it was recorded: somebody who is called otherwise since then still made it under that name. */
+    public function maker(Mark|StepAnswer $made): string
+    {
+        return $this->makers[$made->id] ?? $made->user->name;
+    }
+
+    /** Who began the run, by its record. */
+    public function begunBy(): string
+    {
+        return $this->entries[0]['who'] ?? $this->run->user->name;
+    }
+
+    /** The account that signed: the name under a signature may be another person's. Null in a run that is not signed. */
+    public function signedBy(): ?string
+    {
+        foreach ($this->entries as $entry) {
+            if ($entry['kind'] === 'signed') {
+                return $entry['who'] . (is_string($entry['what']['account'] ?? null) ? ", {$entry['what']['account']}" : '');
+            }
+        }
+
+        return null;
     }
 
     public function when(Carbon $date): string
     {
         return $date->copy()->setTimezone($this->run->switch->site->timezone)->format('j M Y, H:i');
+    }
+
+    private function makerOf(?StepAnswer $answer): ?string
+    {
+        return $answer === null ? null : $this->maker($answer);
     }
 
     /** @return list<ProcedureLine> empty where no procedure was begun */
@@ -95,7 +128,7 @@ final readonly class Report
         $progress = $facts->progress($this->result->verdict->runs);
         $last = $this->run->answers->keyBy('step');
 
-        return array_values(array_map(fn(Step $step): ProcedureLine => new ProcedureLine($step, $progress->states[$step->id], $last->get($step->id), array_values($this->run->photos->where('step', $step->id)->pluck('id')->all())), $facts->steps));
+        return array_values(array_map(fn(Step $step): ProcedureLine => new ProcedureLine($step, $progress->states[$step->id], $last->get($step->id), $this->makerOf($last->get($step->id)), array_values($this->run->photos->where('step', $step->id)->pluck('id')->all())), $facts->steps));
     }
 
     /** @return array<string, list<ProcedureLine>> by the title of their stage: figures, choices, and whatever is not plainly done */

@@ -23,7 +23,12 @@ final readonly class ChangePerson
         }
         $fields = $request->validate(['role' => ['required', Rule::enum(Role::class)], 'is_here' => ['nullable', 'boolean']]);
         $isHere = (bool) ($fields['is_here'] ?? false);
+        $hasOther = $found->role !== Role::from($fields['role']) || $isHere !== ($found->left_at === null);
         $found->update(['role' => $fields['role'], 'left_at' => $isHere ? null : $found->left_at ?? Carbon::now()]);
+
+        if ($hasOther) {
+            $found->endSessions();
+        }
 
         return redirect()->route('people')->with('said', $isHere ? "$found->name is {$found->role->value} now." : "$found->name cannot sign in any more; the records keep the name.");
     }

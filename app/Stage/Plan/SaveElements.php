@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Plan;
 
 use App\Bridge\PlanFacts;
+use App\Http\Seen;
 use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
@@ -32,8 +33,8 @@ final readonly class SaveElements
         $facts = ['panels' => $panels] + ($switch->plan->facts ?? []);
         /** @var User $user */
         $user = $request->user();
-        DB::transaction(static function () use ($switch, $user, $facts, $fields): void {
-            Plan::keep($switch, $user, ['facts' => $facts]);
+        DB::transaction(static function () use ($switch, $user, $facts, $fields, $request): void {
+            Plan::keep($switch, $user, ['facts' => $facts], Seen::asks($request));
             if (array_key_exists('poles', $fields)) {
                 $switch->update(['poles' => $fields['poles']]);
             }

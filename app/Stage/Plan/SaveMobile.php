@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Plan;
 
 use App\Bridge\Units;
+use App\Http\Seen;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Models\User;
@@ -29,7 +30,7 @@ final readonly class SaveMobile
         }
         /** @var User $user */
         $user = $request->user();
-        Plan::keep($switch, $user, ['mobile' => array_filter($fields, static fn(mixed $value): bool => $value !== null)]);
+        Plan::keep($switch, $user, ['mobile' => array_filter($fields, static fn(mixed $value): bool => $value !== null)], Seen::asks($request));
 
         return redirect()->route('mobile', $switch)->with('said', 'Saved.');
     }

@@ -23,7 +23,7 @@ final readonly class SavePackList
         /** @var User $user */
         $user = $request->user();
         DB::transaction(static function () use ($switch, $user, $fields): void {
-            TransferSwitch::query()->whereKey($switch->id)->lockForUpdate()->first();
+            TransferSwitch::locked($switch->id);
             $pack = Plan::query()->where('switch_id', $switch->id)->first()->pack ?? [];
             $own = array_values(array_filter($fields['own'] ?? [], static fn(array $line): bool => trim($line['name'] ?? '') !== ''));
             Plan::keep($switch, $user, ['pack' => ['own' => array_map(static fn(array $line): array => ['name' => (string) $line['name'], 'quantity' => (string) ($line['quantity'] ?? '')], $own), 'calibrated' => array_filter($fields['calibrated'] ?? [])] + $pack]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Plan;
 
 use App\Bridge\Units;
+use App\Http\Seen;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Models\User;
@@ -38,7 +39,7 @@ final readonly class SavePlan
         /** @var User $user */
         $user = $request->user();
         $choice = ['choice' => $fields['choice'] ?? null, 'choice_reason' => $fields['choice_reason'] ?? null];
-        Plan::keep($switch, $user, ['facts' => array_intersect_key($switch->plan->facts ?? [], ['panels' => true]) + array_filter(array_diff_key($fields, $choice), static fn(mixed $value): bool => $value !== null)] + $choice);
+        Plan::keep($switch, $user, ['facts' => array_intersect_key($switch->plan->facts ?? [], ['panels' => true]) + array_filter(array_diff_key($fields, $choice), static fn(mixed $value): bool => $value !== null)] + $choice, Seen::asks($request));
 
         return redirect()->route('plan', $switch)->with('said', 'The plan is saved.');
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Plan;
 
 use App\Bridge\Units;
+use App\Http\Seen;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Models\User;
@@ -43,7 +44,7 @@ final readonly class SaveWires
         ], $fields['runs'] ?? []);
         /** @var User $user */
         $user = $request->user();
-        Plan::keep($switch, $user, ['runs' => $runs]);
+        Plan::keep($switch, $user, ['runs' => $runs], Seen::asks($request));
 
         return redirect()->route('wires', $switch)->with('said', count($runs) . ' runs saved.');
     }

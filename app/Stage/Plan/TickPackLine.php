@@ -23,7 +23,7 @@ final readonly class TickPackLine
         /** @var User $user */
         $user = $request->user();
         DB::transaction(static function () use ($switch, $user, $fields): void {
-            TransferSwitch::query()->whereKey($switch->id)->lockForUpdate()->first(); // ticks from two phones come one after the other
+            TransferSwitch::locked($switch->id); // ticks from two phones come one after the other
             $pack = Plan::query()->where('switch_id', $switch->id)->first()->pack ?? [];
             $ticks = $pack['ticks'] ?? [];
             if ($fields['done']) {

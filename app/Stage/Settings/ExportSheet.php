@@ -16,7 +16,7 @@ final readonly class ExportSheet
     public function __invoke(TransferSwitch $switch, int $version): JsonResponse
     {
         $sheet = $switch->sheets()->with('user')->where('version', $version)->firstOrFail();
-        $name = Str::slug($switch->site->name) . "-$switch->name-v$version.json";
+        $name = Str::slug("{$switch->site->name} $switch->name v$version") . '.json';
 
         return response()->json([
             'format' => self::FORMAT,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Settings;
 
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Settings\TypedTime;
 use Escapement\Core\Site\Plant;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Node;
@@ -93,7 +94,7 @@ final readonly class SheetForm
             $value = $this->value($field, $text);
             if ($value === null) {
                 $errors["f.$field->path"] = $field->unit === 's'
-                    ? "$field->label must be seconds from 0 to 31 536 000, down to a thousandth; \"" . mb_substr($text, 0, 20) . '" is not.'
+                    ? "$field->label must be a time, as 300, 5 min or 5:00, down to a thousandth of a second; \"" . mb_substr($text, 0, 20) . '" is not.'
                     : "$field->label must be a number, {$field->range()}.";
             } else {
                 $settings = $this->put($settings, explode('/', substr($field->path, 1)), $value);
@@ -118,15 +119,13 @@ final readonly class SheetForm
         if ($field->unit === 'choice') {
             return $text;
         }
+        if ($field->unit === 's') {
+            $ms = TypedTime::ms($text);
+
+            return $ms === null || $ms > Node::YEAR_MS ? null : $ms;
+        }
         if (preg_match('/^\d{1,12}(\.\d{1,9})?$/D', $text) !== 1) {
             return null;
-        }
-        if ($field->unit === 's') { // by its digits: 0.3 s are 300 ms and not 299.99
-            [$whole, $part] = explode('.', $text) + [1 => ''];
-            $part = rtrim($part, '0');
-            $ms = 1000 * (int) $whole + (int) str_pad($part, 3, '0');
-
-            return strlen($part) > 3 || $ms > Node::YEAR_MS ? null : $ms;
         }
 
         return str_contains($text, '.') ? (float) $text : (int) $text;

@@ -23,7 +23,7 @@ final readonly class WriteSheet
     public function write(TransferSwitch $switch, array $settings, array $habits, Standing $standing, ?string $note, User $user, int $seenVersion): ?Sheet
     {
         return DB::transaction(static function () use ($switch, $settings, $habits, $standing, $note, $user, $seenVersion): ?Sheet {
-            TransferSwitch::query()->whereKey($switch->id)->lockForUpdate()->first(); // two savers come one after the other
+            TransferSwitch::locked($switch->id); // two savers come one after the other
             $newest = (int) Sheet::query()->where('switch_id', $switch->id)->max('version');
 
             return $newest !== $seenVersion ? null : Sheet::query()->create([

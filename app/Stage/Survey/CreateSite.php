@@ -16,7 +16,7 @@ final readonly class CreateSite
     {
         $site = DB::transaction(static function () use ($request): Site {
             $companyId = $request->user()?->company_id;
-            $site = Site::query()->create($request->columns() + ['company_id' => $companyId]);
+            $site = Site::query()->create($request->columns($request->validated()) + ['company_id' => $companyId]);
             $template = new SheetTemplate($site->installation);
             TransferSwitch::query()->create([
                 'company_id' => $companyId, 'site_id' => $site->id, 'name' => 'Q1', 'application' => $template->application(),

@@ -73,6 +73,26 @@ final readonly class LoadLines
         return ['name' => $line['name'], 'kw' => $line['kw'], 'priority' => $line['priority'], 'connect' => $line['connect'] ?? null, 'start_kva' => $line['start_kva'] ?? 0, 'duty_pct' => $line['duty_pct'] ?? 100] + $ticks;
     }
 
+    /**
+     * A line so that equal ones are equal, typed or kept.
+     *
+     * @param array<string, mixed> $line
+     *
+     * @return array<string, float|string|bool>
+     */
+    public static function compared(array $line): array
+    {
+        $compared = ['name' => self::text($line['name'] ?? ''), 'connect' => self::text($line['connect'] ?? '')];
+        foreach (self::FIGURES as $figure) {
+            $compared[$figure] = (float) self::text($line[$figure] ?? '');
+        }
+        foreach (array_keys(self::TICKS) as $tick) {
+            $compared[$tick] = (bool) ($line[$tick] ?? false);
+        }
+
+        return $compared;
+    }
+
     /** @return list<array<string, mixed>> */
     public static function kept(TransferSwitch $switch): array
     {

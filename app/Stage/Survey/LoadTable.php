@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
+use App\Stage\SheetCell;
+
 /** Loads as CSV: a heading line with the names below, then one load a line; `yes` or empty for a tick. */
 final readonly class LoadTable
 {
@@ -67,8 +69,7 @@ final readonly class LoadTable
         return match (true) {
             is_bool($value) => $value ? 'yes' : '',
             in_array($column, ['kw', 'start_kva', 'duty_pct'], true) && is_numeric($value) => (string) (float) $value,
-            // a spreadsheet takes a cell that begins so for a formula
-            is_string($value) && preg_match('/^[=+\-@\t]/', $value) === 1 => "'$value",
+            is_string($value) => SheetCell::text($value),
             default => is_scalar($value) ? (string) $value : '',
         };
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Survey;
 
 use App\Bridge\Units;
+use App\Models\Site;
 use Escapement\Core\Template\InstallationKind;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -43,13 +44,20 @@ final class SiteRequest extends FormRequest
         ];
     }
 
-    /** @return array<string, mixed> columns of a site */
-    public function columns(): array
+    /**
+     * @param array<string, mixed> $fields as validated
+     * @param ?Site                $site   as it is kept: a height that stands in the units it was shown in is converted with them
+     *
+     * @return array<string, mixed> columns of a site
+     */
+    public function columns(array $fields, ?Site $site = null): array
     {
-        $fields = $this->validated();
         $altitude = $fields['altitude'] ?? null;
         unset($fields['altitude']);
+        $shown = $site?->altitude_m === null ? null : round((new Units($site->units))->fromMetres((float) $site->altitude_m));
+        $isUntouched = $site !== null && $shown !== null && is_numeric($altitude) && round((float) $altitude) === $shown;
+        $metres = $altitude === null ? null : (new Units($fields['units']))->toMetres((float) $altitude);
 
-        return $fields + ['altitude_m' => $altitude === null ? null : (new Units($fields['units']))->toMetres((float) $altitude)];
+        return $fields + ['altitude_m' => $isUntouched ? $site->altitude_m : $metres];
     }
 }

@@ -23,11 +23,13 @@ final readonly class SurveyPage
     public Units $units;
     public SiteStanding $standing;
     public ?SurveyFacts $facts;
+    public ?SurveyForm $form;
 
     public function __construct(public Site $site, public ?TransferSwitch $switch, public Subject $on = Subject::Service)
     {
         $this->units = new Units($site->units);
         $this->standing = new SiteStanding($site, $switch);
+        $this->form = $switch === null ? null : new SurveyForm($site, $switch, $on);
         $this->facts = $switch === null ? null : new SurveyFacts($switch);
     }
 
@@ -48,11 +50,7 @@ final readonly class SurveyPage
     /** What was typed last, else what is kept, in the units of the site. */
     public function answer(Question $question): string
     {
-        $kept = $this->switch->survey[$question->key] ?? null;
-        if ($question->isLength() && is_numeric($kept)) {
-            $kept = round($this->units->fromMetres((float) $kept), 1);
-        }
-        $value = old("answers.$question->key", $kept);
+        $value = old("answers.$question->key", $this->form?->answer($question));
 
         return is_scalar($value) ? (string) $value : '';
     }
@@ -64,7 +62,7 @@ final readonly class SurveyPage
 
     public function range(Question $question): string
     {
-        [$min, $max] = SaveAnswers::range($question, $this->units);
+        [$min, $max] = $this->form?->range($question) ?? [$question->min, $question->max];
 
         return "$min to $max";
     }
@@ -111,7 +109,7 @@ final readonly class SurveyPage
 
     public function altitude(): string
     {
-        return $this->site->altitude_m === null ? '' : (string) round($this->units->fromMetres((float) $this->site->altitude_m));
+        return $this->form?->altitude() ?? '';
     }
 
     public function runningKw(): float

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
+use App\Bridge\Units;
 use App\Models\TransferSwitch;
 use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Wire\BadInput;
@@ -21,7 +22,7 @@ final class SwitchRequest extends FormRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        $seconds = ['required', 'numeric', 'between:0,86400'];
+        $seconds = ['required', 'seconds', 'numeric', 'between:0,86400'];
 
         return [
             'switch_name' => ['required', 'string', 'max:60'],
@@ -33,7 +34,7 @@ final class SwitchRequest extends FormRequest
             'fuel' => ['nullable', Rule::enum(Fuel::class)],
             'rated_kw' => ['array'],
             'rated_kw.*' => ['nullable', 'numeric', 'between:0.1,100000'],
-            'largest_motor_hp' => ['nullable', 'numeric', 'between:0,10000'],
+            'largest_motor' => ['nullable', 'numeric', 'between:0,10000'],
             'has_compressor' => ['nullable', 'boolean'],
             'nominal_v' => ['required', 'numeric', 'gt:0', 'max:1000000'],
             'nominal_hz' => ['required', 'numeric', 'gt:0', 'max:1000'],
@@ -45,6 +46,7 @@ final class SwitchRequest extends FormRequest
     {
         return [
             'numeric' => 'This must be a number.',
+            'seconds' => 'This must be a time, as 1.3, 5 min or 5:00.',
             'integer' => 'This must be a whole number.',
             'between' => 'This must lie between :min and :max.',
             'required' => 'This is needed: the rehearsal counts with it.',
@@ -52,10 +54,13 @@ final class SwitchRequest extends FormRequest
         ];
     }
 
-    /** @return array<string, mixed> columns of a switch */
-    public function columns(TransferSwitch $switch): array
+    /**
+     * @param array<string, mixed> $fields as validated
+     *
+     * @return array<string, mixed> columns of a switch
+     */
+    public function columns(array $fields, TransferSwitch $switch): array
     {
-        $fields = $this->validated();
         $plant = $switch->plant;
         foreach (['normal', 'emergency'] as $side) {
             $plant['sources'][$side]['nominal_v'] = 0 + $fields['nominal_v'];
@@ -83,10 +88,19 @@ final class SwitchRequest extends FormRequest
             'test_device' => $fields['test_device'] ?? null,
             'fuel' => $fields['fuel'] ?? null,
             'rated_kw' => array_map(floatval(...), array_filter($fields['rated_kw'] ?? [], static fn(mixed $kw): bool => $kw !== null)),
-            'largest_motor_hp' => $fields['largest_motor_hp'] ?? 0,
+            'largest_motor_hp' => $this->horsepower($switch, (float) ($fields['largest_motor'] ?? 0)),
             'has_compressor' => (bool) ($fields['has_compressor'] ?? false),
             'plant' => $plant,
         ];
+    }
+
+    /** A figure that nobody touched stays as it is, and does not wander by rounding. */
+    private function horsepower(TransferSwitch $switch, float $typed): float
+    {
+        $units = new Units($switch->site->units);
+        $kept = (float) $switch->largest_motor_hp;
+
+        return round($units->fromHorsepower($kept), 2) === round($typed, 2) ? $kept : round($units->toHorsepower($typed), 2);
     }
 
     private function hasEngine(): bool

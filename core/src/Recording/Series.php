@@ -9,6 +9,7 @@ final class Series
 {
     /** Distinct points; more would not fit a page's memory. A steady year folds to a handful. */
     public const MOST = 500_000;
+    private const MOST_MS = 366 * 86_400_000;
 
     /** @var list<int> */
     public array $atMs = [];
@@ -32,9 +33,12 @@ final class Series
     {
         $last = count($this->atMs) - 1;
         $isNew = $last < 0;
-        foreach ($this->v as $phase => $values) {
+        if ($atMs > self::MOST_MS) {
+            throw RecordingFault::whole('This recording is longer than a year. Look at its column of times, and their unit.');
+        }
+        for ($phase = 0; $phase < count($this->v); $phase++) { // a loop over the arrays would hold them, and each step would copy them whole
             $v[$phase] = round($v[$phase], 3);
-            $isNew = $isNew || $values[$last] !== $v[$phase];
+            $isNew = $isNew || $this->v[$phase][$last] !== $v[$phase];
         }
         $hz = $hz === null ? null : round($hz, 3);
         $this->untilMs = max($this->untilMs, $atMs);

@@ -31,7 +31,7 @@ final class AnswerJudgeTest extends TestCase
             $step->hold,
             ! $step->hold && ! $step->stopped,
             [],
-            $step->kind === 'measure' ? new Band('Figure', 'V', $step->min, $step->max, null, $step->stop_over, $step->stop_under) : null,
+            $step->kind === 'measure' ? new Band('Figure', 'V', $step->min, $step->max, null, $step->stop_over, $step->stop_under, couldMin: $step->could_max === null ? null : 0.0, couldMax: $step->could_max) : null,
             choices: $step->choices,
             asks: $step->asks,
             tick: $step->tick,

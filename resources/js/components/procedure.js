@@ -13,6 +13,7 @@ const csrf = () => document.querySelector('meta[name=csrf-token]').content;
  */
 export function procedure() {
     let run = 0;
+    let user = 0; // who is signed in on this page
     let isSending = false;
     let isStale = false; // the server has more than the page shows
     let picked = null; // the step that somebody went to by the list
@@ -25,6 +26,7 @@ export function procedure() {
 
         async init() {
             run = Number(this.$el.dataset.run);
+            user = Number(this.$el.dataset.user);
             this.$el.addEventListener('submit', (event) => this.submit(event), true);
             this.$el.addEventListener('change', (event) => this.take(event));
             this.$el.addEventListener('click', (event) => this.camera(event, true));
@@ -41,11 +43,15 @@ export function procedure() {
             this.keepAwake();
         },
 
+        /** Phones change hands: what somebody else made here waits until that person is signed in. */
+        isMine({ maker }) { return maker === undefined || maker === user; },
+        get foreign() { return [...this.waiting, ...this.photos].filter((one) => !this.isMine(one)).length; },
         get unsent() { return this.waiting.length + this.photos.filter(({ refused }) => !refused).length; },
         get netWords() {
             if (this.problem) { return this.problem; }
-            if (this.unsent === 0) { return 'Kept on this phone first. All sent.'; }
-            return this.isSendingNow ? `Sending ${this.unsent}` : 'Saved on this phone';
+            if (this.unsent === 0) { return 'Kept on this device first. All sent.'; }
+            if (this.foreign > 0) { return `${this.foreign} made here by somebody else: sent when that person signs in`; }
+            return this.isSendingNow ? `Sending ${this.unsent}` : 'Saved on this device';
         },
         get unsentWords() { return this.unsent > 0 ? `${this.unsent} to send` : ''; },
 
@@ -59,7 +65,7 @@ export function procedure() {
             const fault = faultOf(section.dataset, answer);
             this.tell(section, fault);
             if (fault) { return; }
-            const kept = { ...answer, run, order: Date.now(), closes: closes(section.dataset, answer) };
+            const kept = { ...answer, maker: user, run, order: Date.now(), closes: closes(section.dataset, answer) };
             await saveAnswer(kept);
             picked = null;
             form.reset(); // what was found once is no note on the next answer
@@ -116,7 +122,7 @@ export function procedure() {
             const files = [...event.target.files];
             event.target.value = ''; // the same picture can be taken again
             for (const file of files) {
-                const taken = { id: crypto.randomUUID(), run, step: section.dataset.step, order: Date.now(), client_wall: new Date().toISOString(), blob: file };
+                const taken = { id: crypto.randomUUID(), maker: user, run, step: section.dataset.step, order: Date.now(), client_wall: new Date().toISOString(), blob: file };
                 await savePhoto(taken);
                 const photo = { ...taken, blob: await shrink(file) };
                 await savePhoto(photo);
@@ -148,9 +154,9 @@ export function procedure() {
                 if (!place || place.querySelector(`[data-picture="${photo.id}"]`)) { continue; }
                 const figure = document.createElement('figure');
                 figure.dataset.picture = photo.id;
-                const image = Object.assign(document.createElement('img'), { src: URL.createObjectURL(photo.blob), alt: 'Picture on this phone' });
+                const image = Object.assign(document.createElement('img'), { src: URL.createObjectURL(photo.blob), alt: 'Picture on this device' });
                 image.addEventListener('load', () => URL.revokeObjectURL(image.src), { once: true });
-                figure.append(image, Object.assign(document.createElement('figcaption'), { textContent: photo.refused ?? 'on this phone' }));
+                figure.append(image, Object.assign(document.createElement('figcaption'), { textContent: photo.refused ?? 'on this device' }));
                 place.append(figure);
             }
         },
@@ -160,8 +166,8 @@ export function procedure() {
             isSending = true;
             this.isSendingNow = true;
             try {
-                if (this.waiting.length > 0 || isStale) { await this.sendAnswers([...this.waiting]); }
-                for (const photo of this.photos.filter(({ refused }) => !refused)) { await this.sendPhoto(photo); }
+                if (this.waiting.length > 0 || isStale) { await this.sendAnswers(this.waiting.filter((one) => this.isMine(one))); }
+                for (const photo of this.photos.filter((one) => !one.refused && this.isMine(one))) { await this.sendPhoto(photo); }
                 if (isStale) { await this.refresh(); }
             } catch {
                 // no network: they stay here and are tried again
@@ -186,7 +192,8 @@ export function procedure() {
             const fresh = await this.fetchPage();
             if (fresh === null) { return; }
             for (const { id } of batch) {
-                if (kept.includes(id) || refused.some((one) => one.id === id)) { await dropAnswer(id); }
+                const isTheirs = refused.some((one) => one.id === id && one.path.endsWith('/maker')); // it stays until its maker is back
+                if (kept.includes(id) || (refused.some((one) => one.id === id) && !isTheirs)) { await dropAnswer(id); }
             }
             this.waiting = await answersOf(run);
             this.replace(fresh);
@@ -199,6 +206,7 @@ export function procedure() {
         async sendPhoto(photo) {
             const form = new FormData();
             for (const key of ['id', 'step', 'client_wall']) { form.append(key, photo[key]); }
+            if (photo.maker) { form.append('maker', photo.maker); }
             form.append('photo', photo.blob, 'picture.jpg');
             const answer = await fetch(this.$root.dataset.picturesTo, { method: 'POST', headers: { Accept: 'application/json', 'X-CSRF-TOKEN': csrf() }, body: form, signal: AbortSignal.timeout(PATIENCE_MS) });
             if (answer.ok) {
@@ -211,7 +219,7 @@ export function procedure() {
                 const refused = error?.message ?? message ?? 'Not taken: too large.';
                 await savePhoto({ ...photo, refused });
                 this.photos = this.photos.map((one) => (one.id === photo.id ? { ...photo, refused } : one));
-                this.problem = `A picture stays on this phone: ${refused}`;
+                this.problem = `A picture stays on this device: ${refused}`;
             } else {
                 this.problem = this.wordsFor(answer.status);
                 throw new Error('not now');
@@ -271,7 +279,8 @@ export function procedure() {
             }
         },
         wordsFor(status) {
-            return status === 409 ? 'This run is signed; these answers stay on this phone.'
+            return status === 409 ? 'This run is signed; these answers stay on this device.'
+                : status === 403 ? 'Made here by somebody else: sent when that person signs in.'
                 : status === 401 || status === 419 ? 'Sign in again to send; the answers are safe here.' : '';
         },
         async keepAwake() {

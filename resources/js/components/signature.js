@@ -19,7 +19,7 @@ export function signature() {
         draw(event) { if (this.isDrawing && this.path.length < 19000) { this.path += 'L' + this.point(event); } },
         lift() { this.isDrawing = false; },
         clear() { this.path = ''; },
-        // What is signed is what the server has; marks still on this phone would miss it.
+        // What is signed is what the server has; marks still on this device would miss it.
         async guard(event) {
             if (this.isCleared) { return; }
             event.preventDefault();

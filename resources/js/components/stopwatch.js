@@ -117,8 +117,10 @@ export function stopwatch() {
         get unsent() { return this.marks.filter((mark) => !mark.sent).length; },
         get netWords() {
             if (this.isRefused) { return this.isRefused; }
-            if (this.unsent === 0) { return this.isEmpty ? 'Marks are kept on this phone first.' : 'All sent.'; }
-            return this.isSendingNow ? `Sending ${this.unsent}` : 'Saved on this phone';
+            if (this.unsent === 0) { return this.isEmpty ? 'Marks are kept on this device first.' : 'All sent.'; }
+            const others = this.marks.filter((mark) => !mark.sent && this.isForeign(mark)).length;
+            if (others > 0) { return `${others} made here by somebody else: sent when that person signs in`; }
+            return this.isSendingNow ? `Sending ${this.unsent}` : 'Saved on this device';
         },
         get unsentWords() { return this.unsent > 0 ? `${this.unsent} to send` : ''; },
         get lines() {
@@ -175,6 +177,10 @@ export function stopwatch() {
             return windows[step.window] ?? null;
         },
 
+        /** What was never sent is its maker's still; a change of what the server has is the person's who makes it. */
+        makerOf(mark) { return mark.sent ? setup.userId : mark.maker; },
+        isForeign(mark) { return mark.maker !== undefined && mark.maker !== setup.userId; },
+
         /** Another timed run is about to begin; its first mark makes it so. */
         choose(id) {
             this.chosen = id;
@@ -195,7 +201,7 @@ export function stopwatch() {
             this.chosen = null;
             await this.keep({
                 id: crypto.randomUUID(), run: setup.runId, event: step.event, at_ms: Math.max(0, Math.round(now - this.epoch)),
-                client_wall: new Date(now).toISOString(), note: null, late_reason: null, undone: false, flag: null, sent: false,
+                client_wall: new Date(now).toISOString(), note: null, late_reason: null, undone: false, flag: null, sent: false, maker: setup.userId,
             });
         },
         async undo() {
@@ -204,7 +210,7 @@ export function stopwatch() {
                 this.chosen = null;
             } else if (last) {
                 this.skipped = [];
-                await this.keep({ ...last, undone: true, sent: false });
+                await this.keep({ ...last, undone: true, sent: false, maker: this.makerOf(last) });
             }
         },
         beginNote(id) {
@@ -215,7 +221,7 @@ export function stopwatch() {
         async saveNote() {
             const mark = this.marks.find((one) => one.id === this.noting);
             this.noting = null;
-            if (mark) { await this.keep({ ...mark, note: this.$refs.note.value.trim() || null, sent: false }); }
+            if (mark) { await this.keep({ ...mark, note: this.$refs.note.value.trim() || null, sent: false, maker: this.makerOf(mark) }); }
         },
         skip() {
             if (this.step?.event === 'bait_on') { this.skipped.push('bait_on', 'bait_off'); } else if (this.step) { this.skipped.push(this.step.event); }
@@ -227,7 +233,7 @@ export function stopwatch() {
         },
 
         async send() {
-            const waiting = this.marks.filter((mark) => !mark.sent);
+            const waiting = this.marks.filter((mark) => !mark.sent && !this.isForeign(mark));
             if (isSending || waiting.length === 0 || !navigator.onLine) { return; }
             isSending = true;
             this.isSendingNow = true;
@@ -259,7 +265,7 @@ export function stopwatch() {
             document.body.dispatchEvent(new CustomEvent('marks-sent'));
         },
         refused(status) {
-            this.isRefused = status === 409 ? 'This run is signed; these marks stay on this phone.'
+            this.isRefused = status === 409 ? 'This run is signed; these marks stay on this device.'
                 : status === 401 || status === 419 ? 'Sign in again to send; the marks are safe here.' : '';
         },
 

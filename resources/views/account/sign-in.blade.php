@@ -4,6 +4,7 @@
 <main id="main" class="narrow">
     <h1>Sign in</h1>
     <p class="lead-in">Set it, prove it, write it down. Transfer switches and their generators.</p>
+    @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
     <form method="post" action="{{ route('login') }}">
         @csrf
         <x-field name="email" label="Address" type="email" :value="old('email', '')" autocomplete="username" required autofocus/>

@@ -10,6 +10,7 @@
 @if (auth()->user()->role->mayWrite())
 <form method="post" action="{{ route('runs.begin', $switch) }}" class="block">
     @csrf
+    <input type="hidden" name="press" value="{{ \Illuminate\Support\Str::uuid() }}">
     <label class="check"><input class="form-check-input" type="checkbox" name="hazards_read" value="1">I have read the hazards above, and the people on site know what will happen.</label>
     @error('hazards_read')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
     <fieldset class="schools"><legend>What it proves</legend>

@@ -3,7 +3,7 @@
 @section('body', 'is-watch')
 @section('main')
 <div class="watch" x-data="stopwatch" data-watch="{{ $watch }}">
-    <p class="net" role="status"><svg width="15" height="22" viewBox="0 0 15 22" aria-hidden="true"><rect x="1" y="1" width="13" height="20" rx="2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M4.5 11l2 2.5 4-5" fill="none" stroke="currentColor" stroke-width="1.6"/></svg><span x-text="netWords">Marks are kept on this phone first.</span><b x-text="unsentWords"></b></p>
+    <p class="net" role="status"><svg width="15" height="22" viewBox="0 0 15 22" aria-hidden="true"><rect x="1" y="1" width="13" height="20" rx="2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M4.5 11l2 2.5 4-5" fill="none" stroke="currentColor" stroke-width="1.6"/></svg><span x-text="netWords">Marks are kept on this device first.</span><b x-text="unsentWords"></b></p>
     @include('partials.test-hazard', ['kind' => $run->plantThen()['kind']])
     <p class="to-other"><a href="{{ route('procedure', $run) }}">The whole procedure, step by step</a></p>
     <div class="watch-head"><h1 x-text="wayName">{{ $ways[0]['name'] }}</h1><span x-text="whereWords">{{ $ways[0]['where'] }}</span></div>
@@ -73,7 +73,7 @@
                 <button class="btn btn-outline-primary" type="button" x-on:click="clear">Draw again</button></div>
             <label class="check"><input class="form-check-input" type="checkbox" name="left_ready" value="1" @checked(old('left_ready'))>Left ready: selector in automatic, breakers closed, covers on, settings as on the sheet</label>
             <input type="hidden" name="signed_drawing" x-bind:value="path">
-            <p class="field-error" x-show="isWaiting" x-cloak role="alert"><svg class="glyph" width="18" height="18" aria-hidden="true"><use href="#m-stop"/></svg><span>Something on this phone is not sent yet: marks go from here, answers and pictures from the <a href="{{ route('procedure', $run) }}">procedure</a>. Sign when they are.</span></p>
+            <p class="field-error" x-show="isWaiting" x-cloak role="alert"><svg class="glyph" width="18" height="18" aria-hidden="true"><use href="#m-stop"/></svg><span>Something on this device is not sent yet: marks go from here, answers and pictures from the <a href="{{ route('procedure', $run) }}">procedure</a>. Sign when they are.</span></p>
             <button class="btn btn-primary btn-glove" type="submit">Sign the run</button>
         </form>
     </section>

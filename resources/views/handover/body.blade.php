@@ -27,6 +27,7 @@
         <table class="ruled measured">@if (count($report->result->verdict->runs) > 1 || $timed->isByButton)<caption>{{ $report->result->title($i) }}</caption>@endif<thead><tr><th>Interval</th><th>Measured</th><th>Expected</th><th>Verdict</th></tr></thead><tbody>
         @foreach ($timed->intervals as $interval)
             <tr><td>{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</td><td class="fig">{{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td><td>{{ ['pass' => 'inside', 'missing' => $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed', 'early' => 'early', 'late' => 'late'][$interval->verdict->value] }}</td></tr>
+        @if ($told = $report->result->crank($interval))<tr class="told-row"><td colspan="4">Warn: {{ $told->sentence }}</td></tr>@endif
         @endforeach
         @foreach ($timed->baits as $bait)
             <tr><td>Bait test</td><td class="fig">{{ $bait->heldMs === null ? 'end not marked' : 'held ' . \App\Stage\Commissioning\RunResult::seconds($bait->heldMs) }}</td><td>the load stays on G</td><td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}</td></tr>
@@ -76,7 +77,7 @@
     <h2>Marks</h2>
     <table class="ruled"><thead><tr><th>Mark</th><th>At</th><th>Who</th><th>Remark</th></tr></thead><tbody>
     @foreach ($run->marks as $mark)
-        <tr><td @if ($mark->is_undone) class="struck" @endif>{{ \App\Stage\Commissioning\RunResult::eventName($mark->event) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($mark->at_ms) }}</td><td>{{ $mark->user->initials() }}</td><td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}</td></tr>
+        <tr><td @if ($mark->is_undone) class="struck" @endif>{{ \App\Stage\Commissioning\RunResult::eventName($mark->event) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($mark->at_ms) }}</td><td>{{ \App\Models\User::initialsOf($report->maker($mark)) }}</td><td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}</td></tr>
     @endforeach
     </tbody></table>
     @if ($report->notes() !== [])<h3>Notes</h3>@foreach ($report->notes() as $note)<p><b>{{ $note['isAmendment'] ? 'Amendment, ' : '' }}{{ $note['who'] }}, {{ $note['when'] }}:</b> {{ $note['text'] }}</p>@endforeach @endif
@@ -92,6 +93,7 @@
     @foreach ($report->procedure as $line)
         @if ($line->signature())<p>{{ $line->step->title }}: <b>{{ $line->signature()['name'] }}</b></p>@if ($line->signature()['drawing'] !== '')@include('handover.signature', $line->signature())@endif @endif
     @endforeach
-    <p class="small">Record of {{ count($report->entries) }} entries, {{ $report->isChainWhole ? 'chain whole' : 'CHAIN BROKEN: an entry was changed' }}. Head <span class="fig hash">{{ $run->head }}</span></p>
+    @if ($report->signedBy())<p class="small">Signed in the account of {{ $report->signedBy() }}.</p>@endif
+    <p class="small">Record of {{ $report->record->entries }} entries, {{ $report->record->isWhole ? 'chain whole' : "NOT WHOLE: {$report->record->fault}" }}. Head <span class="fig hash">{{ $run->head }}</span></p>
     <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Limits and planning values are to be confirmed against the edition in force. Nothing here permits work on live parts.</p>
 </section>

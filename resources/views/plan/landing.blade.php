@@ -43,6 +43,7 @@
 <details class="block" @if ($errors->any()) open @endif><summary><h2>Put it right</h2></summary>
 <form method="post" action="{{ route('landing.save', $page->switch) }}">
     @csrf @method('put')
+    <x-seen :kept="$page->switch->plan?->landing"/>
     @foreach ($page->enclosures as $table)
     <h3>{{ $table->name }}</h3>
     @php($lines = old("enclosures.$table->id", $table->lines))

@@ -45,6 +45,7 @@
 @endif
 <form method="post" action="{{ route('mobile.save', $page->switch) }}" class="block">
     @csrf @method('put')
+    <x-seen :kept="$page->switch->plan?->mobile"/>
     <h2>What is there</h2>
     <div class="fields">
         <x-field name="battery_kwh" label="One battery station holds" unit="kWh" inputmode="decimal" :value="$page->typed('battery_kwh')"/>

@@ -30,6 +30,7 @@
 @if (auth()->user()->role->mayWrite())
 <form method="post" action="{{ route('power-down.save', $page->switch) }}" class="block">
     @csrf @method('put')
+    <x-seen :kept="$page->switch->plan?->power_down"/>
     <h2>The day</h2>
     <div class="fields">
         <x-field name="opens_at" label="Supply opens" type="datetime-local" :value="old('opens_at', $page->opensAt?->format('Y-m-d\TH:i'))" :hint="'Agreed with whoever opens it, at the site (' . $page->switch->site->timezone . ').'"/>

@@ -22,6 +22,7 @@
 @if (auth()->user()->role->mayWrite())
 <form method="post" action="{{ route('wires.save', $page->switch) }}" class="block">
     @csrf @method('put')
+    <x-seen :kept="$page->switch->plan?->runs"/>
     <h2>The runs</h2>
     @php($lines = old('runs', array_map(fn ($row) => $row->run + ['length' => $row->length()], $page->rows)))
     <div class="scroll-x"><table class="ruled runs-form"><thead><tr><th>Run</th><th>From</th><th>To</th><th>Carries, A</th><th>Breaker, A</th><th>Length, {{ $page->units->length() }}</th><th>Sets</th><th>Metal</th><th>Raceway</th><th>Trade size</th><th>Whole dwelling</th><th>Ahead of the main</th></tr></thead><tbody>

@@ -56,6 +56,8 @@
                 <div class="choice">@foreach (['as_found' => 'was found', 'proposed' => 'is proposed', 'as_left' => 'is left'] as $value => $label)<label><input type="radio" name="standing" value="{{ $value }}" @checked(old('standing', 'proposed') === $value)><span>{{ $label }}</span></label>@endforeach</div>
                 @error('standing')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
             </fieldset>
+            @error('sure')<p class="field-error" role="alert"><x-glyph kind="stop"/>{{ $message }}</p>
+            <label class="check"><input class="form-check-input" type="checkbox" name="sure" value="1">It is meant</label>@enderror
             <x-field name="note" label="Why" :value="old('note', '')" hint="The next technician reads it"/>
         </div>
         <button class="btn btn-primary" type="submit">Save version {{ session('overtaken.version', $page->switch->sheet?->version ?? 0) + 1 }}</button>

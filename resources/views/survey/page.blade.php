@@ -10,19 +10,24 @@
 <nav class="choice subjects" aria-label="Pages of the survey">
     @foreach (\Escapement\Core\Survey\Subject::cases() as $subject)<a href="{{ route('survey', ['site' => $page->site, 'on' => $subject->value, 'switch' => $page->switch?->id]) }}" @if ($subject === $page->on) aria-current="page" @endif>{{ $subject->label() }}@if ($page->missingOn($subject) > 0)<small class="fig">{{ $page->missingOn($subject) }}</small>@endif</a>@endforeach
 </nav>
-@if ($page->on === \Escapement\Core\Survey\Subject::Service)
-<form method="post" action="{{ route('survey.save', $page->site) }}" class="block">
-    @csrf @method('put')
-    <h2>Site</h2>
-    @include('survey.partials._site-fields', ['site' => $page->site, 'altitude' => $page->altitude()])
-    @if (auth()->user()->role->mayWrite())<button class="btn btn-outline-primary" type="submit">Save the site</button>@endif
-</form>
-@endif
 @if ($page->switch)
-    @if ($page->on === \Escapement\Core\Survey\Subject::Source)@include('survey.partials._switch', ['switch' => $page->switch])@endif
     @if ($page->on === \Escapement\Core\Survey\Subject::Loads)@include('survey.partials._loads', ['switch' => $page->switch])
     @elseif ($page->on === \Escapement\Core\Survey\Subject::Photos)@include('survey.partials._photos', ['switch' => $page->switch])
-    @elseif ($page->questions() !== [])@include('survey.partials._answers', ['switch' => $page->switch])
+    @else
+    <form method="post" action="{{ route('answers.save', ['switch' => $page->switch, 'subject' => $page->on->value]) }}" class="block answers">
+        @csrf @method('put')
+        <input type="hidden" name="was" value="{{ old('was', json_encode($page->form->shown())) }}">
+        @if ($page->on === \Escapement\Core\Survey\Subject::Service)
+        <h2>Site</h2>
+        @include('survey.partials._site-fields', ['site' => $page->site, 'altitude' => $page->altitude()])
+        @endif
+        @if ($page->on === \Escapement\Core\Survey\Subject::Source)@include('survey.partials._switch', ['switch' => $page->switch])@endif
+        @if ($page->questions() !== [])@include('survey.partials._answers', ['switch' => $page->switch])@endif
+        @if (auth()->user()->role->mayWrite())
+        <div class="row-of-buttons"><button class="btn btn-primary btn-glove" type="submit" name="next" value="1">Save, and on</button>
+            <button class="btn btn-outline-primary btn-glove" type="submit">Save</button></div>
+        @endif
+    </form>
     @endif
 @endif
 @if ($page->on === \Escapement\Core\Survey\Subject::Source && auth()->user()->role->mayWrite())

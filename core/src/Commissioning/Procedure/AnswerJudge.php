@@ -86,6 +86,10 @@ final readonly class AnswerJudge
             throw new AnswerFault('value', "The figure that the {$step->instrument} shows.");
         }
 
+        if ($step->band !== null && ! $step->band->couldBe($given->value)) {
+            throw new AnswerFault('value', "Is that so? Here the $step->instrument can read {$step->band->couldWords()}: look at point, range and unit.");
+        }
+
         $verdict = $step->band?->judge($given->value);
         if ($step->tick !== null && $verdict !== 'stop' && $given->isSo !== true) {
             throw new AnswerFault('so', "$step->tick: do it, then tick it.");

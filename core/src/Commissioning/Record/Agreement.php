@@ -52,6 +52,21 @@ final readonly class Agreement
         return $compared;
     }
 
+    /**
+     * Whether marks, answers, pictures and signature are those of the record, whatever this edition computes from them: what a
+     * report may say of its own tables.
+     *
+     * @throws BadInput at what differs
+     */
+    public function onTables(Node $export): void
+    {
+        $object = $export->object();
+        $this->onMarks($object->required('marks'));
+        $this->onGiven($object->required('procedure'));
+        $this->onPhotos($object->required('photos'));
+        $this->onSignature($object->required('signature'));
+    }
+
     /** What the marks come to is computed anew; words are left to the edition that wrote them. */
     private function onTiming(Node $timing): void
     {
@@ -79,24 +94,12 @@ final readonly class Agreement
      */
     private function onAnswers(Node $procedure): ?string
     {
-        $last = [];
-        foreach ($this->record->answers as $answer) {
-            $last[$answer->step] = $answer;
-        }
+        $last = $this->onGiven($procedure);
         $steps = $last === [] ? [] : $this->steps();
         $told = $alike = [];
         foreach ($procedure->list() as $node) {
             $line = $node->object();
-            $given = $line->required('given');
             $id = $line->required('id')->text(120);
-            $who = $line->required('who');
-            $answer = $last[$id] ?? null;
-            if (self::text($given->isNull() ? null : RunRecord::map($given)) !== self::text($answer?->given)) {
-                throw $given->bad('The record has another answer.');
-            }
-            if ($who->value !== $answer?->who) {
-                throw $who->bad('Somebody else answered this in the record.');
-            }
             $alike[] = isset($steps[$id]) && $steps[$id]->expectation === $line->required('expect')->value;
             $told[$id] = $line->required('state');
         }
@@ -112,6 +115,33 @@ final readonly class Agreement
         $this->onStates($told, array_values($steps));
 
         return 'states';
+    }
+
+    /**
+     * @return array<string, RecordedAnswer> the last of each step
+     *
+     * @throws BadInput at an answer that is not the record's
+     */
+    private function onGiven(Node $procedure): array
+    {
+        $last = [];
+        foreach ($this->record->answers as $answer) {
+            $last[$answer->step] = $answer;
+        }
+        foreach ($procedure->list() as $node) {
+            $line = $node->object();
+            $given = $line->required('given');
+            $who = $line->required('who');
+            $answer = $last[$line->required('id')->text(120)] ?? null;
+            if (self::text($given->isNull() ? null : RunRecord::map($given)) !== self::text($answer?->given)) {
+                throw $given->bad('The record has another answer.');
+            }
+            if ($who->value !== $answer?->who) {
+                throw $who->bad('Somebody else answered this in the record.');
+            }
+        }
+
+        return $last;
     }
 
     /** @return array<string, Step> as this edition makes them; empty where the record does not say from what */

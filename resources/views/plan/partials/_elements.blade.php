@@ -2,6 +2,7 @@
 <details class="block" @if ($errors->hasAny(['poles', 'panels.*'])) open @endif><summary><h2>Change the drawing</h2></summary>
 <form method="post" action="{{ route('elements.save', $page->switch) }}">
     @csrf @method('put')
+    <x-seen :kept="$page->switch->plan?->facts"/>
     @php($panels = $page->facts->plan->panels())
     @php($lines = old('panels', $page->kept?->facts['panels'] ?? []))
     <div class="fields"><x-field name="poles" label="Poles of the switch" inputmode="numeric" :value="old('poles', $page->switch->poles)" hint="2 with a solid neutral, 3 with a switched one"/></div>

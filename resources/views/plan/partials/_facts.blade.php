@@ -1,6 +1,7 @@
 @php($facts = $page->kept?->facts ?? [])
 <form method="post" action="{{ route('plan.save', $page->switch) }}" class="block">
     @csrf @method('put')
+    <x-seen :kept="$page->switch->plan?->facts"/>
     <h2>What the drawing needs beside the survey</h2>
     <div class="fields">
         <x-field name="generator_breaker_a" label="Generator's output breaker" unit="A" :value="old('generator_breaker_a', $facts['generator_breaker_a'] ?? '')" inputmode="decimal"/>

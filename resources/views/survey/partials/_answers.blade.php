@@ -1,5 +1,3 @@
-<form method="post" action="{{ route('answers.save', ['switch' => $switch, 'subject' => $page->on->value]) }}" class="block answers">
-    @csrf @method('put')
     <h2>{{ $page->on->label() }}</h2>
     @if ($page->on === \Escapement\Core\Survey\Subject::Place)<x-hazard><b>Carbon monoxide kills.</b> Exhaust stays outdoors, away from every opening, and alarms are inside before the engine runs. The maker's instructions, the code in force and the authority give the distances.</x-hazard>@endif
     @if ($page->on === \Escapement\Core\Survey\Subject::Panels)<x-hazard><b>Covers stay on.</b> A survey reads labels and counts. Taking a dead front off is work for a licensed electrician with the panel isolated, locked and proved dead.</x-hazard>@endif
@@ -16,7 +14,3 @@
         @endif
     @endforeach
     </div>
-    @if (auth()->user()->role->mayWrite())
-    <div class="row-of-buttons"><button class="btn btn-primary btn-glove" type="submit" name="next" value="1">Save, and on</button><button class="btn btn-outline-primary btn-glove" type="submit">Save</button></div>
-    @endif
-</form>

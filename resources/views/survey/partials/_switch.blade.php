@@ -1,5 +1,3 @@
-<form method="post" action="{{ route('switch.save', $switch) }}" class="block">
-    @csrf @method('put')
     <h2>{{ $page->site->installation->hasGenerator() ? 'Switch and source' : 'Switch' }}</h2>
     <div class="fields">
         <x-field name="switch_name" label="Name of the switch" :value="old('switch_name', $switch->name)"/>
@@ -20,7 +18,8 @@
         <label class="check"><input class="form-check-input" type="checkbox" name="has_compressor" value="1" @checked(old('has_compressor', $switch->has_compressor))>There is a compressor among the loads</label>
         <x-field name="nominal_v" label="Nominal voltage a leg" unit="V" inputmode="decimal" :value="old('nominal_v', $switch->plant['sources']['normal']['nominal_v'])"/>
         <x-field name="nominal_hz" label="Nominal frequency" unit="Hz" inputmode="decimal" :value="old('nominal_hz', $switch->plant['sources']['normal']['nominal_hz'])"/>
-        <x-field name="largest_motor_hp" label="Largest motor" unit="hp" inputmode="decimal" :value="old('largest_motor_hp', (float) $switch->largest_motor_hp)"/>
+        <x-field name="largest_motor" label="Largest motor" :unit="$page->units->motor()" inputmode="decimal"
+            :value="old('largest_motor', round($page->units->fromHorsepower((float) $switch->largest_motor_hp), 2))"/>
     </div>
     @if ($page->site->installation->hasGenerator())
     <h3>Source</h3>
@@ -45,5 +44,3 @@
         @endif
     </div>
     @endif
-    @if (auth()->user()->role->mayWrite())<button class="btn btn-outline-primary" type="submit">Save switch and generator</button>@endif
-</form>

@@ -80,6 +80,25 @@ final readonly class SwitchFacts
         ));
     }
 
+    /**
+     * The same as `settings_check` takes it on the command line.
+     *
+     * @param array<string, mixed> $habits as agreed on site
+     *
+     * @return array<string, mixed>
+     */
+    public function checkInput(Settings $settings, array $habits): array
+    {
+        $site = array_filter($habits, static fn(mixed $value): bool => $value !== null) + ($this->switch->fuel === null ? [] : ['fuel' => $this->switch->fuel->value]);
+        $sourceKw = $this->sourceKw();
+
+        return [
+            'application' => $this->switch->application->value, 'system' => $this->plant->toArray(), 'settings' => $settings->toWire(),
+            'loads' => array_map(static fn(Load $load): array => $load->toArray(), $this->loads()),
+            'largest_motor_hp' => (float) $this->switch->largest_motor_hp, 'has_compressor' => $this->switch->has_compressor, 'site' => (object) $site,
+        ] + ($sourceKw === null ? [] : ['source_kw' => $sourceKw]);
+    }
+
     /** @param array<string, mixed> $habits as agreed on site */
     public static function habits(array $habits): SiteHabits
     {

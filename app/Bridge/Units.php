@@ -8,10 +8,45 @@ namespace App\Bridge;
 final readonly class Units
 {
     private const METRES_A_FOOT = 0.3048;
+    private const MILLIBAR_AN_INCH = 2.4908891;
     private const LITRES_A_GALLON = 3.785411784;
     private const KILOWATTS_A_HORSEPOWER = 0.745699872;
 
     public function __construct(public string $system) {}
+
+    /** The unit in which a quantity that is kept in another is shown and typed here. */
+    public function unit(?string $kept): ?string
+    {
+        return match ($kept) {
+            'm' => $this->length(),
+            'gal' => $this->volume(),
+            'in wc' => $this->system === 'us' ? 'in wc' : 'mbar',
+            '°C' => $this->temperature(),
+            default => $kept,
+        };
+    }
+
+    public function shown(?string $kept, float $value): float
+    {
+        return match ($kept) {
+            'm' => $this->fromMetres($value),
+            'gal' => $this->system === 'us' ? $value : $value * self::LITRES_A_GALLON,
+            'in wc' => $this->system === 'us' ? $value : $value * self::MILLIBAR_AN_INCH,
+            '°C' => $this->fromCelsius($value),
+            default => $value,
+        };
+    }
+
+    public function typed(?string $kept, float $value): float
+    {
+        return match ($kept) {
+            'm' => $this->toMetres($value),
+            'gal' => $this->system === 'us' ? $value : $value / self::LITRES_A_GALLON,
+            'in wc' => $this->system === 'us' ? $value : $value / self::MILLIBAR_AN_INCH,
+            '°C' => $this->toCelsius($value),
+            default => $value,
+        };
+    }
 
     public function length(): string
     {

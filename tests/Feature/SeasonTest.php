@@ -21,7 +21,7 @@ final class SeasonTest extends TestCase
     private const ASKED = [
         'versions' => ['1'], 'turn' => '/return_delay_ms', 'turn_from' => '5', 'turn_to' => '600', 'turn_steps' => '3', 'days' => '60', 'seed' => '4',
         'blinks' => '100', 'blink_s' => '8', 'sags' => '50', 'sag_pct' => '40', 'sag_s' => '2', 'outages' => '60', 'outage_least_s' => '20', 'outage_most_s' => '900', 'false_pct' => '60',
-        'idle_l_h' => '2.5', 'loaded_l_h' => '6',
+        'idle_burn' => '2.5', 'loaded_burn' => '6',
     ];
 
     #[Test]
@@ -93,7 +93,7 @@ final class SeasonTest extends TestCase
         yield 'nothing to try' => [['versions' => [], 'turn' => ''], 'versions'];
         yield 'more than twenty' => [['turn_steps' => '20'], 'versions'];
         yield 'a drop-out above the pick-up' => [['turn' => '/sensing/normal/under_voltage/dropout_pct', 'turn_from' => '80', 'turn_to' => '99'], 'turn_from'];
-        yield 'half of the fuel' => [['loaded_l_h' => ''], 'loaded_l_h'];
+        yield 'half of the fuel' => [['loaded_burn' => ''], 'loaded_burn'];
         yield 'a setting that nobody turns' => [['turn' => '/transition'], 'turn'];
     }
 }

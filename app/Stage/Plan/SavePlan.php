@@ -17,11 +17,12 @@ final readonly class SavePlan
 {
     public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
     {
+        $units = new Units($switch->site->units);
         $fields = $request->validate([
             'generator_breaker_a' => ['nullable', 'numeric', 'between:1,6000'],
             'fault_ka' => ['nullable', 'numeric', 'between:0.1,200'],
             'withstand_ka' => ['nullable', 'numeric', 'between:0.1,200'],
-            'design_c' => ['nullable', 'numeric', 'between:-60,70'],
+            'design' => ['nullable', 'numeric', 'between:' . round($units->fromCelsius(-60)) . ',' . round($units->fromCelsius(70))],
             'grounds_on_neutral_bar' => ['nullable', 'integer', 'between:0,200'],
             'ground_bar_free' => ['nullable', 'integer', 'between:0,200'],
             'neutral_switched' => ['nullable', 'boolean'], 'generator_bonded' => ['nullable', 'boolean'], 'panel_bonded' => ['nullable', 'boolean'], 'service_bonded' => ['nullable', 'boolean'],
@@ -32,10 +33,11 @@ final readonly class SavePlan
         ], [
             'generator_breaker_a.*' => 'Amps of the output breaker, from 1 to 6000.', 'fault_ka.*' => 'Kiloamps from the utility, 0.1 to 200.', 'withstand_ka.*' => 'Kiloamps from the label, 0.1 to 200.',
             'floor_area.*' => 'Floor area, from 1.', 'measured_peak_kw.*' => 'Kilowatts, from 0.1.', 'measured_days.*' => 'Whole days, 1 to 730.', 'code_edition.*' => 'Up to 120 characters.',
-            'design_c.*' => 'Degrees Celsius, from −60 to 70.', 'grounds_on_neutral_bar.*' => 'How many, from 0.', 'ground_bar_free.*' => 'How many, from 0.',
+            'design.*' => 'In ' . $units->temperature() . ', from ' . round($units->fromCelsius(-60)) . ' to ' . round($units->fromCelsius(70)) . '.', 'grounds_on_neutral_bar.*' => 'How many, from 0.', 'ground_bar_free.*' => 'How many, from 0.',
         ]);
-        $fields['floor_area_m2'] = isset($fields['floor_area']) ? round((new Units($switch->site->units))->toSquareMetres((float) $fields['floor_area']), 2) : null;
-        unset($fields['floor_area']);
+        $fields['floor_area_m2'] = isset($fields['floor_area']) ? round($units->toSquareMetres((float) $fields['floor_area']), 2) : null;
+        $fields['design_c'] = isset($fields['design']) ? round($units->toCelsius((float) $fields['design']), 1) : null;
+        unset($fields['floor_area'], $fields['design']);
         /** @var User $user */
         $user = $request->user();
         $choice = ['choice' => $fields['choice'] ?? null, 'choice_reason' => $fields['choice_reason'] ?? null];

@@ -6,6 +6,7 @@ namespace App\Stage\Season;
 
 use App\Bridge\RecordingSeries;
 use App\Bridge\SwitchFacts;
+use App\Bridge\Units;
 use App\Models\Recording;
 use App\Models\Sheet;
 use App\Models\TransferSwitch;
@@ -49,7 +50,7 @@ final class SeasonRequest extends FormRequest
             'turn_from' => ['required_with:turn', 'nullable', 'numeric', 'between:0,31536000'],
             'turn_to' => ['required_with:turn', 'nullable', 'numeric', 'between:0,31536000'],
             'turn_steps' => ['required_with:turn', 'nullable', 'integer', 'between:2,20'],
-            'idle_l_h' => ['nullable', 'numeric', 'between:0,1000'], 'loaded_l_h' => ['nullable', 'required_with:idle_l_h', 'numeric', 'between:0,1000'],
+            'idle_burn' => ['nullable', 'numeric', 'between:0,1000'], 'loaded_burn' => ['nullable', 'required_with:idle_burn', 'numeric', 'between:0,1000'],
         ];
     }
 
@@ -61,7 +62,7 @@ final class SeasonRequest extends FormRequest
             'blink_s.*' => 'Seconds, from 0.05.', 'sag_s.*' => 'Seconds, from 0.05.', 'outage_least_s.*' => 'Seconds, from 0.05.', 'outage_most_s.*' => 'Seconds, from 0.05.',
             'sag_pct.*' => 'Percent of nominal, from 0 to 89.', 'false_pct.*' => 'Percent of the outages, from 0 to 100.', 'days.*' => 'Days, from 1 to 365.', 'seed.*' => 'A whole number.',
             'turn_from.*' => 'Where to begin, a number from 0.', 'turn_to.*' => 'Where to end, a number from 0.', 'turn_steps.*' => 'From 2 to 20 steps.',
-            'idle_l_h.*' => 'Litres an hour, from 0.', 'loaded_l_h.*' => 'Litres an hour, from 0; both figures are needed.',
+            'idle_burn.*' => 'How much an hour, from 0.', 'loaded_burn.*' => 'How much an hour, from 0; both figures are needed.',
         ];
     }
 
@@ -75,8 +76,11 @@ final class SeasonRequest extends FormRequest
         $facts = new SwitchFacts($switch);
         $candidates = $this->candidates($switch, $facts);
         $input = ['system' => $facts->plant->toArray(), 'candidates' => $candidates, 'loads' => array_map(static fn($load): array => $load->toArray(), $facts->loads())];
-        if ($this->filled('idle_l_h')) {
-            $input['fuel'] = ['idle_l_h' => $this->float('idle_l_h'), 'loaded_l_h' => $this->float('loaded_l_h')];
+        if ($this->filled('idle_burn')) {
+            $units = new Units($switch->site->units);
+            $input['fuel'] = [
+                'idle_l_h' => $units->toLitres((float) $this->validated('idle_burn')), 'loaded_l_h' => $units->toLitres((float) $this->validated('loaded_burn')),
+            ];
         }
         $recording = $this->filled('recording') ? Recording::query()->find($this->integer('recording')) : null;
         if ($this->filled('recording') && $recording === null) {
@@ -111,15 +115,15 @@ final class SeasonRequest extends FormRequest
     private function climate(): Climate
     {
         return new Climate(
-            $this->float('blinks'),
-            $this->float('blink_s'),
-            $this->float('sags'),
-            $this->float('sag_pct'),
-            $this->float('sag_s'),
-            $this->float('outages'),
-            $this->float('outage_least_s'),
-            $this->float('outage_most_s'),
-            $this->float('false_pct') / 100,
+            (float) $this->validated('blinks'),
+            (float) $this->validated('blink_s'),
+            (float) $this->validated('sags'),
+            (float) $this->validated('sag_pct'),
+            (float) $this->validated('sag_s'),
+            (float) $this->validated('outages'),
+            (float) $this->validated('outage_least_s'),
+            (float) $this->validated('outage_most_s'),
+            (float) $this->validated('false_pct') / 100,
             $this->integer('days'),
             $this->integer('seed'),
         );
@@ -152,7 +156,7 @@ final class SeasonRequest extends FormRequest
         $steps = $this->integer('turn_steps');
         $turned = [];
         for ($i = 0; $i < $steps; $i++) {
-            $typed = $this->float('turn_from') + ($this->float('turn_to') - $this->float('turn_from')) * $i / ($steps - 1);
+            $typed = (float) $this->validated('turn_from') + ((float) $this->validated('turn_to') - (float) $this->validated('turn_from')) * $i / ($steps - 1);
             $value = $factor === 1 ? round($typed, 1) : (int) round($typed * $factor);
             $patch = $value;
             foreach (array_reverse(explode('/', substr($path, 1))) as $key) {

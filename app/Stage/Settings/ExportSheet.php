@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Settings;
 
+use App\Bridge\SwitchFacts;
 use App\Models\TransferSwitch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Str;
@@ -16,6 +17,8 @@ final readonly class ExportSheet
     public function __invoke(TransferSwitch $switch, int $version): JsonResponse
     {
         $sheet = $switch->sheets()->with('user')->where('version', $version)->firstOrFail();
+        $switch->load(['site', 'loads', 'plan']);
+        $facts = new SwitchFacts($switch);
         $name = Str::slug("{$switch->site->name} $switch->name v$version") . '.json';
 
         return response()->json([
@@ -29,6 +32,7 @@ final readonly class ExportSheet
             'note' => $sheet->note,
             'settings' => $sheet->settings,
             'habits' => (object) $sheet->habits,
+            'check' => $facts->checkInput($facts->settings($sheet->settings), $sheet->habits),
         ], 200, ['Content-Disposition' => "attachment; filename=\"$name\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
     }
 }

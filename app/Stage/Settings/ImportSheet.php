@@ -54,7 +54,7 @@ final readonly class ImportSheet
     {
         $object = Node::fromJson($json)->object();
         $object->required('format')->oneOf([ExportSheet::FORMAT]);
-        foreach (['site', 'switch', 'version', 'standing', 'author', 'written_at'] as $told) {
+        foreach (['site', 'switch', 'version', 'standing', 'author', 'written_at', 'check'] as $told) {
             $object->optional($told); // who wrote it where: told by the file, not taken over
         }
         $note = $object->nullable('note')?->text(500);

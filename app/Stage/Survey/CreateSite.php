@@ -6,6 +6,7 @@ namespace App\Stage\Survey;
 
 use App\Models\Site;
 use App\Models\TransferSwitch;
+use Escapement\Core\Template\LocalPlant;
 use Escapement\Core\Template\SheetTemplate;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\DB;
@@ -20,7 +21,7 @@ final readonly class CreateSite
             $template = new SheetTemplate($site->installation);
             TransferSwitch::query()->create([
                 'company_id' => $companyId, 'site_id' => $site->id, 'name' => 'Q1', 'application' => $template->application(),
-                'plant' => $template->plant()->toArray(), 'rated_kw' => [],
+                'plant' => LocalPlant::of($site->installation, $site->units === 'metric')->toArray(), 'rated_kw' => [],
             ]);
 
             return $site;

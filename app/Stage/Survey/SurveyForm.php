@@ -47,8 +47,9 @@ final readonly class SurveyForm
     public function answer(Question $question): string
     {
         $kept = $this->switch->survey[$question->key] ?? null;
-        if ($question->isLength() && is_numeric($kept)) {
-            $kept = round($this->units->fromMetres((float) $kept), 1);
+        if ($question->isFigure() && is_numeric($kept)) {
+            $shown = $this->units->shown($question->unit, (float) $kept);
+            $kept = $this->units->unit($question->unit) === $question->unit ? $shown : round($shown, 1);
         }
 
         return is_scalar($kept) ? (string) $kept : '';
@@ -96,7 +97,10 @@ final readonly class SurveyForm
                 continue;
             }
             $value = $typed[$question->key];
-            $answers[$question->key] = $value === null || ! $question->isFigure() ? $value : round($question->isLength() ? $this->units->toMetres((float) $value) : (float) $value, 3);
+            $isUntouched = is_numeric($value) && (float) $value === (float) $this->answer($question) && isset($answers[$question->key]);
+            if (! $isUntouched) { // what nobody touched does not wander by rounding
+                $answers[$question->key] = $value === null || ! $question->isFigure() ? $value : round($this->units->typed($question->unit, (float) $value), 3);
+            }
         }
 
         return array_filter($answers, static fn(mixed $answer): bool => $answer !== null);
@@ -105,7 +109,8 @@ final readonly class SurveyForm
     /** @return array{float, float} in the units of the site */
     public function range(Question $question): array
     {
-        return $question->isLength() ? [round($this->units->fromMetres($question->min), 1), round($this->units->fromMetres($question->max))] : [$question->min, $question->max];
+        return $this->units->unit($question->unit) === $question->unit ? [$question->min, $question->max]
+            : [round($this->units->shown($question->unit, $question->min), 1), round($this->units->shown($question->unit, $question->max))];
     }
 
     /** @return array<string, mixed> */

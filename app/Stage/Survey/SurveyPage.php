@@ -57,7 +57,7 @@ final readonly class SurveyPage
 
     public function unit(Question $question): ?string
     {
-        return $question->isLength() ? $this->units->length() : $question->unit;
+        return $this->units->unit($question->unit);
     }
 
     public function range(Question $question): string

@@ -9,7 +9,7 @@ final readonly class Question
 {
     /**
      * @param array<string, string> $options  what is kept => what is read; empty for a figure
-     * @param ?string               $unit     of a figure; `m` is shown in feet where a site is in US units
+     * @param ?string               $unit     of a figure as it is kept; a site shows and takes it in its own: feet or metres, gallons or litres
      * @param string                $kinds    of installation, parted by blanks; empty: all
      */
     public function __construct(
@@ -33,10 +33,5 @@ final readonly class Question
     public function isFigure(): bool
     {
         return $this->options === [];
-    }
-
-    public function isLength(): bool
-    {
-        return $this->unit === 'm';
     }
 }

@@ -12,7 +12,8 @@
         <tr><th scope="row">Off balance</th>@foreach ($columns as $c)<td class="fig">{{ round($c->figure('imbalance_pct')) }}&#8239;%</td>@endforeach</tr>
         <tr><th scope="row">Left over</th>@foreach ($columns as $c)<td class="fig">{{ round($c->figure('headroom_pct')) }}&#8239;%</td>@endforeach</tr>
         <tr><th scope="row">Deepest dip at a start</th>@foreach ($columns as $c)<td class="fig">{{ round($c->dipPct) }}&#8239;%</td>@endforeach</tr>
-        <tr><th scope="row">On the tank</th>@foreach ($columns as $c)<td class="fig">@if ($c->runtimeHours() !== null){{ round($c->runtimeHours()) }}&#8239;h @if ($c->gallonsAnHour() !== null)<small>{{ round($c->gallonsAnHour(), 1) }}&#8239;gal/h</small>@endif @else–@endif</td>@endforeach</tr>
+        @php($units = new \App\Bridge\Units($page->switch->site->units))
+        <tr><th scope="row">On the tank</th>@foreach ($columns as $c)<td class="fig">@if ($c->runtimeHours() !== null){{ round($c->runtimeHours()) }}&#8239;h @if ($c->gallonsAnHour() !== null)<small>{{ round($units->shown('gal', $c->gallonsAnHour()), 1) }}&#8239;{{ $units->volume() }}/h</small>@endif @else–@endif</td>@endforeach</tr>
         <tr><th scope="row">More work than the least</th>@foreach ($columns as $c)<td class="fig">{{ $c->labourHours == 0.0 ? 'none' : round($c->labourHours, 1) . ' h' }}</td>@endforeach</tr>
         <tr><th scope="row">Does not run, or not at once</th>@foreach ($columns as $c)<td>{{ $c->off === [] ? 'nothing' : implode(', ', $c->off) }}</td>@endforeach</tr>
     </tbody></table></div>

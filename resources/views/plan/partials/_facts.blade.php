@@ -1,4 +1,5 @@
 @php($facts = $page->kept?->facts ?? [])
+@php($units = new \App\Bridge\Units($page->switch->site->units))
 <form method="post" action="{{ route('plan.save', $page->switch) }}" class="block">
     @csrf @method('put')
     <x-seen :kept="$page->switch->plan?->facts"/>
@@ -7,10 +8,10 @@
         <x-field name="generator_breaker_a" label="Generator's output breaker" unit="A" :value="old('generator_breaker_a', $facts['generator_breaker_a'] ?? '')" inputmode="decimal"/>
         <x-field name="fault_ka" label="Fault current of the utility" unit="kA" :value="old('fault_ka', $facts['fault_ka'] ?? '')" inputmode="decimal" hint="Ask the utility."/>
         <x-field name="withstand_ka" label="The switch withstands" unit="kA" :value="old('withstand_ka', $facts['withstand_ka'] ?? '')" inputmode="decimal" hint="From its label."/>
-        <x-field name="design_c" label="Hottest day" unit="°C" :value="old('design_c', $facts['design_c'] ?? '')" inputmode="decimal" hint="35 where nothing is said."/>
+        <x-field name="design" label="Hottest day" :unit="$units->temperature()" inputmode="decimal" :hint="round($units->fromCelsius(35)) . ' where nothing is said.'"
+            :value="old('design', isset($facts['design_c']) ? round($units->fromCelsius((float) $facts['design_c'])) : '')"/>
         <x-field name="grounds_on_neutral_bar" label="Grounds on the neutral bar" :value="old('grounds_on_neutral_bar', $facts['grounds_on_neutral_bar'] ?? '')" inputmode="numeric"/>
         <x-field name="ground_bar_free" label="Free places on a ground bar" :value="old('ground_bar_free', $facts['ground_bar_free'] ?? '')" inputmode="numeric"/>
-        @php($units = new \App\Bridge\Units($page->switch->site->units))
         <x-field name="floor_area" label="Floor area" :unit="$units->area()" :value="old('floor_area', isset($facts['floor_area_m2']) ? round($units->fromSquareMetres($facts['floor_area_m2'])) : '')" inputmode="decimal" hint="For the calculated demand"/>
         <x-field name="measured_peak_kw" label="Highest measured demand" unit="kW" :value="old('measured_peak_kw', $facts['measured_peak_kw'] ?? '')" inputmode="decimal" hint="From the utility's meter or a logger"/>
         <x-field name="measured_days" label="Measured over" unit="days" :value="old('measured_days', $facts['measured_days'] ?? '')" inputmode="numeric"/>

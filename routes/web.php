@@ -84,6 +84,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
 
     Route::middleware(MayLead::class)->group(static function (): void {
         Route::get('/people', People\ShowPeople::class)->name('people');
+        Route::put('/company', People\SaveCompany::class)->name('company.save');
         Route::post('/people', People\AddPerson::class)->name('people.add');
         Route::put('/people/{person}', People\ChangePerson::class)->name('people.change');
     });

@@ -9,8 +9,23 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * @property int    $id
  * @property string $name
+ * @property ?string $telephone
+ * @property ?string $address
+ * @property ?string $licence   as the law where they work asks it on paper
  */
 final class Company extends Model
 {
     protected $guarded = [];
+
+    /** Whom an owner calls: the name, and the number where it is known. */
+    public function toCall(): string
+    {
+        return $this->name . ($this->telephone === null ? '' : ", $this->telephone");
+    }
+
+    /** @return list<string> what stands below the name at the head of a paper */
+    public function headLines(): array
+    {
+        return array_values(array_filter([$this->address, $this->telephone, $this->licence]));
+    }
 }

@@ -69,7 +69,7 @@ final class DatabaseSeeder extends Seeder
 
     public function run(): void
     {
-        $company = Company::query()->create(['name' => 'Lantern Bay Standby Service']);
+        $company = Company::query()->create(['name' => 'Lantern Bay Standby Service', 'telephone' => '+1 555 0142', 'address' => '8 Quay Road, Lantern Bay', 'licence' => 'Electrical contractor, licence 00-1842']);
         $user = static fn(string $name, string $email, Role $role, string $password, Company $of): User => User::query()->create([
             'company_id' => $of->id, 'name' => $name, 'email' => $email, 'role' => $role, 'password' => $password,
         ]);

@@ -160,7 +160,7 @@ final class CommissioningTest extends TestCase
         self::assertSame('pass', $run->refresh()->verdict);
         self::assertSame(['bait', 'left_ready', 'sensing', 'times'], PartProof::query()->where('outcome', 'proved')->pluck('part')->map(static fn(ProofPart $part): string => $part->value)->sort()->values()->all());
         $this->get('/')->assertSee('0 of 1 proven in every part')->assertSee('is times proven')->assertSee('checks while dead and bonds');
-        $this->get("/runs/$run->id/report")->assertSee('What this run proved')->assertSee('Checks while dead and bonds: not part of this run.');
+        $this->get("/runs/$run->id/report")->assertSee('Proved by this run')->assertSee('Checks while dead and bonds: not part of this run');
         $this->get("/switches/$switch->id/commission")->assertSee('Times proven')->assertSee('by P. One');
         $this->runOf($switch);
         $this->get('/')->assertSee('times proven')->assertSee('has a run that is not signed');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Bridge\SwitchFacts;
+use App\Models\Company;
 use App\Models\Photo;
 use App\Models\Run;
 use App\Stage\Plan\LandingPage;
@@ -25,6 +26,7 @@ final readonly class OwnerPage
     public Report $report;
     public SiteStanding $standing;
     public OwnerWords $words;
+    public Company $company;
     public PlanPage $plan;
     public LandingPage $landing;
     /** @var list<Photo> what the run has as evidence, in the order of the procedure, then the latest of the survey */
@@ -39,14 +41,28 @@ final readonly class OwnerPage
         $this->landing = new LandingPage($run->switch);
         $order = array_flip(array_map(static fn(ProcedureLine $line): string => $line->step->id, $this->report->procedure));
         $this->photos = array_slice([...$run->photos->sortBy(static fn(Photo $photo): int => $order[$photo->step] ?? count($order))->all(), ...$run->switch->photos->where('run_id', null)->reverse()->all()], 0, self::MOST_PICTURES);
+        $this->company = $run->user->company;
         $facts = new SwitchFacts($run->switch, $run->plantThen());
-        $this->words = new OwnerWords($facts->plant, $facts->settings($run->sheet->settings), $facts->loads(), SwitchFacts::habits($run->sheet->habits));
+        $this->words = new OwnerWords($facts->plant, $facts->settings($run->sheet->settings), $facts->loads(), SwitchFacts::habits($run->sheet->habits), $this->company->toCall());
     }
 
     /** @return list<string> what the switch has proved by now, each with its day; from the same standing as every other page */
     public function proved(): array
     {
-        return array_map(fn(PartStanding $one): string => $one->part->ownerWords() . ' ' . $this->standing->date(Carbon::parse((string) $one->record?->at)) . '.', $this->standing->proof?->in(PartState::Proved) ?? []);
+        $day = $this->provedOn();
+
+        return array_map(
+            fn(PartStanding $one): string => $one->part->ownerWords() . ($day === null ? ' ' . $this->standing->date(Carbon::parse((string) $one->record?->at)) . '.' : ''),
+            $this->standing->proof?->in(PartState::Proved) ?? [],
+        );
+    }
+
+    /** The day on which all of it was proved; null where it was on several. */
+    public function provedOn(): ?string
+    {
+        $days = array_unique(array_map(fn(PartStanding $one): string => $this->standing->date(Carbon::parse((string) $one->record?->at)), $this->standing->proof?->in(PartState::Proved) ?? []));
+
+        return count($days) === 1 ? reset($days) : null;
     }
 
     /** @return list<string> */
@@ -54,7 +70,7 @@ final readonly class OwnerPage
     {
         $words = [];
         foreach ($this->standing->proof?->in(PartState::Failed, PartState::Open, PartState::Stale, PartState::NotAsked) ?? [] as $one) {
-            $words[] = $one->part->label() . ': ' . $one->state->label() . '.' . ($one->because === [] ? '' : ' ' . implode('. ', array_map(static fn(string $why): string => rtrim($why, '.'), $one->because)) . '.');
+            $words[] = $one->part->label() . ': ' . $one->state->label() . '.' . ($one->because === [] || $one->state === PartState::NotAsked ? '' : ' ' . implode('. ', array_map(static fn(string $why): string => rtrim($why, '.'), $one->because)) . '.');
         }
 
         return $words;

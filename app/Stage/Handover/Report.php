@@ -9,6 +9,7 @@ use App\Bridge\RecordCheck;
 use App\Bridge\RunHeader;
 use App\Bridge\SwitchFacts;
 use App\Bridge\TestPointFacts;
+use App\Models\Company;
 use App\Models\Mark;
 use App\Models\Photo;
 use App\Models\Run;
@@ -53,7 +54,7 @@ final readonly class Report
 
     public function __construct(public Run $run)
     {
-        $run->loadMissing(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'photos.file', 'switch.site', 'switch.loads', 'switch.plan']);
+        $run->loadMissing(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'photos.file', 'user.company', 'switch.site', 'switch.loads', 'switch.plan']);
         $this->result = new RunResult($run);
         $this->test = TestPointFacts::ofRun($run);
         $facts = new SwitchFacts($run->switch, $run->plantThen());
@@ -106,6 +107,18 @@ final readonly class Report
         }
 
         return null;
+    }
+
+    /** Whose report it is; null of a run that was brought in. */
+    public function company(): ?Company
+    {
+        return $this->run->exists ? $this->run->user->company : null;
+    }
+
+    /** @return list<SignedPart> */
+    public function partsThat(bool $areProved): array
+    {
+        return array_values(array_filter($this->signedParts(), static fn(SignedPart $part): bool => $part->isProved() === $areProved));
     }
 
     public function when(Carbon $date): string
@@ -220,6 +233,14 @@ final readonly class Report
         $missing[] = 'No load test: the run shows that it starts and transfers, not that it carries the building for hours.';
 
         return array_values(array_unique($missing));
+    }
+
+    /** @return list<string> parts that this run did not look at */
+    public function untouched(): array
+    {
+        $told = array_map(static fn(SignedPart $part): ProofPart => $part->part, $this->signedParts());
+
+        return array_values(array_map(static fn($part): string => $part->part->label(), array_filter($this->result->parts()->in(PartOutcome::Untouched), static fn($part): bool => ! in_array($part->part, $told, true))));
     }
 
     /** @return null|array{site: array<string, mixed>, switch: array<string, mixed>, loads: list<array<string, mixed>>, sheet: array<string, mixed>} as it was when the run was signed */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Handover;
 
+use Escapement\Core\Rehearsal\RestartTimes;
 use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
@@ -18,8 +19,11 @@ final readonly class OwnerWords
 {
     private ExpectedTimes $expected;
 
-    /** @param list<Load> $loads */
-    public function __construct(private Plant $plant, private Settings $settings, private array $loads, private SiteHabits $habits)
+    /**
+     * @param list<Load> $loads
+     * @param string     $call  whom to call: a company, with its number
+     */
+    public function __construct(private Plant $plant, private Settings $settings, private array $loads, private SiteHabits $habits, private string $call = 'us')
     {
         $this->expected = new ExpectedTimes($plant, $settings);
     }
@@ -63,36 +67,89 @@ final readonly class OwnerWords
             default => "Every $exercise->everyDays days, first on $day,",
         };
 
-        return [
-            sprintf('%s at %02d:%02d it runs by itself for %d minutes', $often, intdiv($exercise->minute, 60), $exercise->minute % 60, $exercise->forMinutes) . ($exercise->withLoad ? ', and takes the load: it blinks twice.' : ', without load.'),
-            $exercise->withLoad ? 'Look once in a while whether it did.' : 'That shows that it starts. It does not show that it carries the building: only a run with the load does.',
-        ];
+        $when = sprintf('%s at %02d:%02d', $often, intdiv($exercise->minute, 60), $exercise->minute % 60);
+        $proves = $exercise->withLoad ? 'Look once in a while whether it did.' : 'That shows that it starts. It does not show that it carries the building: only a run with the load does.';
+        if ($this->plant->kind === Kind::Mobile) {
+            return ["$when, start the generator by hand and let it run for $exercise->forMinutes minutes" . ($exercise->withLoad ? ' with load' : '') . '. Nothing does that by itself.'];
+        }
+
+        return ["$when it runs by itself for $exercise->forMinutes minutes" . ($exercise->withLoad ? ', and takes the load.' : ', without load.'), $proves];
+    }
+
+    public function startsByHand(): bool
+    {
+        return $this->plant->kind === Kind::Mobile;
     }
 
     /** @return list<string> what to do when it does not do this; never more than a person without a tool may */
     public function trouble(): array
     {
-        $words = [
-            'Dark, and the engine runs: the breaker on the generator may be open. As long as it is, neither source feeds. Do not open a cover; switch large loads off and follow the maker\'s instructions for that breaker, or call.',
-            'Dark, and nothing runs: look whether the selector stands on automatic. Then call.',
-            'It smells of burning, smokes, or an alarm for carbon monoxide sounds: get everybody out and call for help first.',
-            'What the lamps mean is in the maker\'s instructions at the switch. Any lamp that is new since today: call.',
-        ];
+        $alarm = 'It smells of burning, smokes, or an alarm for carbon monoxide sounds: get everybody out and call for help first.';
+        $lamps = "What the lamps mean is in the maker's instructions at the switch. Any lamp that is new since today: call $this->call.";
+        $breaker = 'Dark, and the engine runs: the breaker on the generator may be open. As long as it is, neither source feeds. Do not open a cover;'
+            . " switch large loads off and follow the maker's instructions for that breaker, or call $this->call.";
 
-        return $this->plant->engine === null ? [$words[1], $words[2], $words[3]] : ['Keep away from the engine: it starts by itself, at any time. Windows near the exhaust stay closed while it runs.', ...$words];
+        return match ($this->plant->kind) {
+            Kind::Mobile => [
+                'The generator starts when somebody starts it. Before that: windows and vents near the exhaust closed, and nobody asleep without a working carbon monoxide alarm.',
+                "Dark on the shore cord: look whether the pedestal's breaker is on. Switch it off before the cord is pulled or plugged.",
+                $breaker, $alarm, $lamps,
+            ],
+            Kind::TwoSource => ["Dark: look whether the selector stands on automatic. Then call $this->call.", $alarm, $lamps],
+            Kind::Standby => [
+                'Keep away from the engine: it starts by itself, at any time. Windows near the exhaust stay closed while it runs.',
+                $breaker, "Dark, and nothing runs: look whether the selector stands on automatic. Then call $this->call.", $alarm, $lamps,
+            ],
+        };
+    }
+
+    /**
+     * The outage as a strip of parts, from left to right: what carries the load, and for how long where that is told by the sheet.
+     *
+     * @return list<array{state: 'first'|'dark'|'second', name: string, time: string}>
+     */
+    public function strip(): array
+    {
+        [$first, $second, $event] = match ($this->plant->kind) {
+            Kind::Standby => ['Utility', 'Generator', 'fails'],
+            Kind::TwoSource => ['First supply', 'Second supply', 'fails'],
+            Kind::Mobile => ['Shore cord', 'Generator', 'is pulled'],
+        };
+        $return = $this->plant->kind === Kind::Mobile ? '' : 'and ' . self::time((int) $this->settings->returnDelayMs) . ' more';
+
+        return [
+            ['state' => 'first', 'name' => $first, 'time' => "until it $event"],
+            ['state' => 'dark', 'name' => 'Dark', 'time' => $this->about('transfer') === null ? '' : 'about ' . $this->about('transfer')],
+            ['state' => 'second', 'name' => $second, 'time' => trim('as long as it lasts ' . $return)],
+            ['state' => 'first', 'name' => $first, 'time' => 'again'],
+        ];
     }
 
     /** @return list<string> */
     private function shedding(): array
     {
         $shed = $this->settings->loadShed;
-        $names = array_map(static fn(Load $load): string => $load->id, array_values(array_filter($this->loads, static fn(Load $load): bool => $load->shed)));
-        if ($shed === null || $names === []) {
-            return [];
+        $back = $shed === null ? [] : (new RestartTimes($this->plant, $this->settings, $this->loads))->backMs;
+        $off = array_keys(array_filter($back, static fn(?int $ms): bool => $ms === null));
+        $later = array_keys(array_filter($back, static fn(?int $ms): bool => $ms !== null && $ms > 0));
+        $words = [];
+        if ($shed !== null && $later !== []) {
+            $words[] = 'Not everything comes back at once on the generator: ' . self::list($later) . (count($later) === 1 ? ' waits' : ' wait')
+                . ', and ' . (count($later) === 1 ? 'comes back after ' : 'come back one after the other, the first after ') . self::time(min(array_map(static fn(string $id): int => (int) $back[$id], $later))) . '.';
         }
+        if ($off !== []) {
+            $words[] = self::list($off) . (count($off) === 1 ? ' stays' : ' stay') . ' off until the power is back: the generator cannot carry ' . (count($off) === 1 ? 'it' : 'them') . ' beside the rest.';
+        }
+
+        return $words;
+    }
+
+    /** @param list<string> $names */
+    private static function list(array $names): string
+    {
         $last = array_pop($names);
 
-        return ['Not everything runs at once on the generator: ' . ($names === [] ? $last : implode(', ', $names) . " and $last") . ' ' . ($names === [] ? 'waits' : 'wait') . ', and come back one after the other, the first after ' . self::time($shed->firstStepMs) . ', as long as there is room for them.'];
+        return $names === [] ? (string) $last : implode(', ', $names) . " and $last";
     }
 
     private function about(string $event): ?string

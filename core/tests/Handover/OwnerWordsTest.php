@@ -42,7 +42,9 @@ final class OwnerWordsTest extends TestCase
     {
         $shed = ['load_shed' => ['limit_kw' => 10, 'first_step_ms' => 10_000, 'step_ms' => 15_000, 'overload_ms' => 5000, 'lockout_ms' => 180_000]];
         $loads = [new Load('Heater', 5, 2, true), new Load('Range', 8, 3, true), new Load('Lights', 1, 1, false)];
-        self::assertStringContainsString('Heater and Range wait', implode(' ', self::words(InstallationKind::WholeHouse, $shed, $loads)->outage()));
+        $told = implode(' ', self::words(InstallationKind::WholeHouse, $shed, $loads)->outage());
+        self::assertStringContainsString('Heater waits, and comes back after', $told);
+        self::assertStringContainsString('Range stays off until the power is back', $told, '14 kW do not fit into 10');
         self::assertStringNotContainsString('wait,', implode(' ', self::words(InstallationKind::WholeHouse, [], $loads)->outage()));
     }
 
@@ -53,6 +55,30 @@ final class OwnerWordsTest extends TestCase
         $words = implode(' ', self::words(InstallationKind::WholeHouse, [], [], $habits)->exercise());
         self::assertStringContainsString('Every Saturday at 09:05 it runs by itself for 20 minutes, without load.', $words);
         self::assertStringContainsString('does not show that it carries', $words);
+    }
+
+    #[Test]
+    public function on_a_vehicle_nothing_runs_by_itself(): void
+    {
+        $habits = (new CheckReader())->site(Node::fromArray((object) ['exercise' => ['day' => 'tue', 'time' => '11:00', 'every' => 'weekly', 'for_min' => 20, 'with_load' => true]]));
+        foreach ([InstallationKind::Mobile50, InstallationKind::Mobile30] as $kind) {
+            $words = self::words($kind, [], [], $habits);
+            $all = implode(' ', [...$words->exercise(), ...$words->trouble(), ...$words->outage()]);
+            self::assertTrue($words->startsByHand());
+            self::assertStringContainsString('Every Tuesday at 11:00, start the generator by hand', $all);
+            self::assertDoesNotMatchRegularExpression('/starts by itself|runs by itself|selector stands on automatic/', $all);
+        }
+    }
+
+    #[Test]
+    public function the_strip_says_what_the_words_say(): void
+    {
+        foreach (InstallationKind::cases() as $kind) {
+            $words = self::words($kind);
+            self::assertSame(['first', 'dark', 'second', 'first'], array_column($words->strip(), 'state'));
+            $dark = $words->strip()[1]['time'];
+            self::assertTrue($dark === '' || str_contains(mb_strtolower(implode(' ', $words->outage())), $dark), $kind->value);
+        }
     }
 
     #[Test]

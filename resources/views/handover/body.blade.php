@@ -2,24 +2,15 @@
 @php($switch = $run->switch)
 @php($site = $switch->site)
 <section class="report-part">
-    <h2>{{ $site->name }}</h2>
+    <h1 class="report-site">{{ $site->name }}</h1>
+    @include('handover.summary')
     <table class="facts"><tbody>
         <tr><th>Address</th><td>{{ $site->address ?? 'not recorded' }}</td><th>Kind</th><td>{{ $site->installation->label() }}</td></tr>
         <tr><th>Switch</th><td>{{ $switch->name }}, {{ $switch->rating_a ? $switch->rating_a . ' A' : 'rating not recorded' }}{{ $switch->poles ? ', ' . $switch->poles . ' poles' : '' }}{{ $switch->service_rated ? ', service-rated' : '' }}</td><th>Service</th><td>{{ $site->service_a ? $site->service_a . ' A' : 'not recorded' }}</td></tr>
         <tr><th>Generator</th><td>{{ $switch->fuel ? ($switch->rated_kw[$switch->fuel->value] ?? '?') . ' kW on ' . $switch->fuel->label() : 'not recorded' }}</td><th>Owner</th><td>{{ $site->owner ?? 'not recorded' }}</td></tr>
-        <tr><th>Run by</th><td>{{ $run->user->name }}, {{ $report->when($run->created_at) }}</td><th>Outage test point</th><td>{{ $report->test->name ?? 'not known' }}</td></tr>
+        <tr><th>Run by</th><td>{{ $report->begunBy() }}, {{ $report->when($run->created_at) }}</td><th>Outage test point</th><td>{{ $report->test->name ?? 'not known' }}</td></tr>
     </tbody></table>
 </section>
-@if ($report->signedParts() !== [])
-<section class="report-part">
-    <h2>What this run proved</h2>
-    <table class="ruled"><thead><tr><th>Part</th><th>Outcome</th><th>Why</th></tr></thead><tbody>
-    @foreach ($report->signedParts() as $proof)
-        <tr><td>{{ $proof->part->label() }}</td><td><b>{{ $proof->words() }}</b></td><td>{{ implode(' ', $proof->why) }}</td></tr>
-    @endforeach
-    </tbody></table>
-</section>
-@endif
 <section class="report-part">
     <h2>Measured against expected</h2>
     <p class="verdict"><b>{{ $report->result->headline() }}</b></p>
@@ -45,14 +36,25 @@
     @if ($report->findingLines() !== [])
     <table class="ruled procedure-list"><thead><tr><th>Step</th><th>Expected</th><th>Found</th><th>Who</th></tr></thead><tbody>
     @foreach ($report->findingLines() as $stage => $lines)
-        <tr><th colspan="4">{{ $stage }}</th></tr>
-        @foreach ($lines as $line)<tr><td>{{ $line->step->title }}</td><td class="fig">{{ $line->step->band || $line->step->window ? $line->step->expectation : '' }}</td><td>{{ $line->found() }}</td><td>{{ $line->who() }}</td></tr>@endforeach
+        @foreach ($lines as $line)
+        {{-- the name of the stage stands in the row of its first step: alone it could stay behind at the foot of a page --}}
+        @php($above = $loop->first ? '<br>' : '')
+        <tr @class(['stage-first' => $loop->first])><td>@if ($loop->first)<b class="stage-name">{{ $stage }}</b><br>@endif{{ $line->step->title }}</td><td class="fig">{!! $above !!}{{ $line->step->band || $line->step->window ? $line->step->expectation : '' }}</td><td>{!! $above !!}{{ $line->found() }}</td><td>{!! $above !!}{{ $line->who() }}</td></tr>
+        @endforeach
     @endforeach
     </tbody></table>
     @endif
     @if ($report->doneLines() !== [])
     <h3>Done as expected</h3>
-    @foreach ($report->doneLines() as $stage => $lines)<p><b>{{ $stage }}.</b> @foreach ($lines as $line){{ $line->step->title }}{{ $line->photos === [] ? '' : ' (' . count($line->photos) . (count($line->photos) === 1 ? ' picture)' : ' pictures)') }}, {{ $line->who() }}{{ $loop->last ? '.' : '; ' }}@endforeach</p>@endforeach
+    <table class="ruled done-list"><tbody>
+    @foreach ($report->doneLines() as $stage => $lines)
+        @foreach (array_chunk($lines, 2) as $pair)
+        @php($isFirst = $loop->first)
+        <tr @class(['stage-first' => $isFirst])>@foreach ($pair as $line)<td>@if ($isFirst)<b class="stage-name">{{ $loop->first ? $stage : "\u{00A0}" }}</b><br>@endif{{ $line->step->title }}@if ($line->photos !== []) <span class="small">{{ count($line->photos) === 1 ? '1 picture' : count($line->photos) . ' pictures' }}</span>@endif</td>
+            <td class="who">@if ($isFirst)<br>@endif{{ $line->who() === '' ? 'timed' : $line->who() }}</td>@endforeach @if (count($pair) === 1)<td></td><td class="who"></td>@endif</tr>
+        @endforeach
+    @endforeach
+    </tbody></table>
     @endif
 </section>
 @endif

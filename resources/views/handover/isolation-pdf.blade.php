@@ -1,7 +1,7 @@
 @php($site = $page->run->switch->site)
 @php($at = fn ($moment) => $moment->copy()->setTimezone($site->timezone)->format('j M Y, H:i'))
 <!doctype html>
-<html lang="en"><head><meta charset="utf-8"><title>Isolation plan: {{ $site->name }}</title>@include('plan.partials._pdf-style')
+<html lang="en"><head><meta charset="utf-8"><title>Isolation plan: {{ $site->name }}</title>@include('partials.paper-style')
 <style>.hand { border-left: .5px solid #999; height: 26pt; width: 15% } .hand span { font-size: 6.5pt; color: #333 } .no { width: 14pt } .pairs td { border: .5px solid #999; padding: 2pt 4pt; height: 22pt; width: 10% } .pairs .none { border: 0 }</style></head><body>
 <h1>Isolation plan: {{ $site->name }}</h1>
 <p class="small">{{ $page->run->switch->name }}. Run {{ $page->run->id }}, begun by {{ $page->run->user->name }}, {{ $at($page->run->created_at) }}. Hang it up where the work is; who opens, signs.</p>

@@ -1,8 +1,8 @@
 <!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>{{ $standing->site->name }}: labels</title>
-<style>
+@include('partials.paper-style')<style>
 @page { margin: 34px 40px 48px }
-body { font: 9.5pt "DejaVu Sans"; color: #000; line-height: 1.25 }
+body { font: 9.5pt paper; color: #000; line-height: 1.25 }
 .label { border: 1.6pt solid #000; margin-bottom: 12pt; page-break-inside: avoid } .label table { width: 100%; border-collapse: collapse } td { vertical-align: top; padding: 7pt 9pt }
 .site { font-size: 8.5pt; margin: 0 } h1 { font-size: 15pt; margin: 0 0 3pt } p { margin: 0 0 3pt }
 .hazard { border-left: 5pt solid #000; padding-left: 7pt; font-weight: bold; font-size: 10.5pt; margin: 3pt 0 5pt }

@@ -1,8 +1,8 @@
 <!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>Power-down: {{ $page->switch->site->name }}</title>
-<style>
+@include('partials.paper-style')<style>
 @page { margin: 42px 40px 52px }
-body { font: 10pt "DejaVu Sans"; color: #000; line-height: 1.35 }
+body { font: 10pt paper; color: #000; line-height: 1.35 }
 h1 { font-size: 15pt; margin: 0 0 2pt } h2 { font-size: 12pt; margin: 12pt 0 4pt; border-bottom: 1px solid #000 } p { margin: 2pt 0 }
 table { width: 100%; border-collapse: collapse } td, th { text-align: left; padding: 3pt 6pt 3pt 0; border-bottom: .5px solid #999; font-weight: normal } thead th { border-bottom: 1px solid #000 } tr { page-break-inside: avoid }
 .big { font-size: 13pt; font-weight: bold } .box { border: 1.5px solid #000; padding: 6pt; margin: 6pt 0 } .small { font-size: 8.5pt; color: #333 }

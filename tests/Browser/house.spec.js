@@ -81,7 +81,7 @@ test('one house, from survey to a signed timing report', async ({ page }) => {
         await page.mouse.move(pad.x + 90, pad.y + 80, { steps: 4 });
         await page.mouse.up();
         await expect(page.locator('.sign-pad path').last()).toHaveAttribute('d', /^M\d+ \d+L/);
-        await page.getByRole('button', { name: 'Sign the run' }).click();
+        await page.getByRole('button', { name: /^Sign the run/ }).click();
         await expect(page.getByText('Signed. The run is closed')).toBeVisible();
         await expect(page.locator('.sign-pad path')).toHaveAttribute('d', /^M\d+ \d+L/);
         const pdf = await page.request.get(page.url() + '.pdf');

@@ -24,7 +24,7 @@ test('a mark made while the answer to the last one is being read stays on screen
     await expect(page.getByText('All sent.')).toBeVisible();
     await page.waitForTimeout(1500);
     expect(await page.locator('.marks').first().getAttribute('data-lost')).toBeNull();
-    await page.getByRole('button', { name: 'Sign the run' }).click();
+    await page.getByRole('button', { name: /^Sign the run/ }).click();
     await expect(page.getByText('Signed. The run is closed')).toBeVisible();
 });
 

@@ -45,7 +45,7 @@ test('a procedure goes on in the basement, past a reload, and is whole when the 
 
     await page.reload();
     await expect(now.getByRole('heading')).toHaveText('Exhaust, alarms and clearances');
-    await expect(page.getByText('Saved on this phone')).toBeVisible();
+    await expect(page.getByText('Saved on this device')).toBeVisible();
     await goOnline(context);
     await expect(page.getByText('All sent.')).toBeVisible();
     await expect(page.locator('[data-item="isolate/proved-dead"]')).toContainText('done');

@@ -133,7 +133,7 @@ final class OneAnswerTest extends TestCase
         Sheet::query()->create(['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'version' => 2, 'standing' => Standing::Proposed, 'settings' => $settings, 'habits' => [], 'user_id' => User::query()->firstOrFail()->id]);
         $page = new SheddingPage($this->fresh($switch));
         self::assertSame('back after 3:00.0', $page->fate($switch->loads()->where('name', 'Heat pump')->firstOrFail()));
-        $this->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'n' => ['lasts_ms' => '400']])->assertOk()->assertSee('Its compressor waits');
+        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'n' => ['lasts_ms' => '400']])->assertOk()->assertSee('Its compressor waits');
     }
 
     #[Test]

@@ -130,6 +130,13 @@ final class Bench
         return json_encode(['plot' => $this->plot->carried(), 'd' => $this->delays], JSON_THROW_ON_ERROR);
     }
 
+    public function fiveStories(): FiveStories
+    {
+        $facts = $this->facts();
+
+        return new FiveStories($facts, $this->tracks->scenario->settings, $facts->settings($this->switch->sheet->settings ?? []), $this->stories());
+    }
+
     /** @return list<Story> */
     public function stories(): array
     {

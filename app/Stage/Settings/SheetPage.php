@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Settings;
 
 use App\Bridge\SwitchFacts;
+use App\Http\SettingAnchor;
 use App\Models\Sheet;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
@@ -66,6 +67,29 @@ final readonly class SheetPage
             $field->unit === 'check' => $template === '' ? 'no' : 'yes',
             default => $template === '' ? 'off' : $template,
         };
+    }
+
+    /** @return list<array{label: string, anchor: string, mine: string, template: string}> where the sheet says something else than the template of its kind */
+    public function differences(): array
+    {
+        $differences = [];
+        foreach ($this->form->fields() as $field) {
+            $template = $this->templateSays($field);
+            if ($template !== null) {
+                $mine = $field->typed($this->settings);
+                $unit = in_array($field->unit, ['s', '%', 'kW'], true) ? " $field->unit" : '';
+                $differences[] = [
+                    'label' => $field->label, 'anchor' => SettingAnchor::of($field->path), 'template' => $template . (is_numeric($template) ? $unit : ''),
+                    'mine' => match (true) {
+                        $field->unit === 'check' => $mine === '' ? 'no' : 'yes',
+                        $mine === '' => 'off',
+                        default => $mine . $unit,
+                    },
+                ];
+            }
+        }
+
+        return $differences;
     }
 
     /** @return list<Finding> */

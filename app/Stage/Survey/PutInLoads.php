@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
-use App\Http\Typed;
 use App\Models\TransferSwitch;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,12 +26,17 @@ final readonly class PutInLoads
 
             return $back->withInput(['loads' => [...$lines, ...$read]])->with('said', count($read) . ' lines are read. Look at them, then save.');
         }
-        $typical = TypicalLoads::ofCompany()->firstWhere('name', Typed::text($request, 'typical', 64));
-        if ($typical === null) {
+        $names = array_filter((array) $request->input('typical', []), is_string(...));
+        $library = TypicalLoads::ofCompany()->whereIn('name', $names);
+        if ($library->isEmpty()) {
             return $back->withInput(['loads' => $lines])->withErrors(['typical' => 'Choose a load of the library.']);
         }
-        $placed = LoadLines::placed($typical, $lines, ($switch->plant['sources']['normal']['phases'] ?? 1) === 2);
+        $put = [];
+        foreach ($library as $typical) {
+            $put[] = LoadLines::placed($typical, [...$lines, ...$put], ($switch->plant['sources']['normal']['phases'] ?? 1) === 2);
+        }
+        $said = count($put) === 1 ? "{$put[0]['name']} stands at the end. Put its figures right, then save." : count($put) . ' loads stand at the end. Put their figures right, then save.';
 
-        return $back->withInput(['loads' => [...$lines, $placed]])->with('said', $placed['name'] . ' stands at the end. Put its figures right, then save.');
+        return $back->withInput(['loads' => [...$lines, ...$put]])->with('said', $said);
     }
 }

@@ -25,7 +25,7 @@ export function signature() {
             event.preventDefault();
             const form = event.target;
             this.isWaiting = (await unsentCount(Number(document.querySelector('[data-watch]').dataset.runId ?? 0))) > 0;
-            if (!this.isWaiting) { this.isCleared = true; form.submit(); }
+            if (!this.isWaiting) { this.isCleared = true; form.requestSubmit(event.submitter); } // the button pressed says how it was left
         },
         isCleared: false,
     };

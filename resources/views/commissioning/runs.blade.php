@@ -3,7 +3,6 @@
 @section('main')
 <div class="head"><div><h1>Simulated outage</h1></div><a class="btn btn-outline-primary" href="{{ route('labels', $switch) }}">Labels, PDF</a></div>
 <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured time inside its window.</p>
-@include('partials.standing')
 @include('partials.test-hazard', ['kind' => $switch->plant['kind']])
 @if ($switch->plant['kind'] !== 'mobile')@include('partials.test-point')@endif
 <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for a licensed electrician with both sources isolated, locked out and proved dead.</p>
@@ -11,8 +10,9 @@
 <form method="post" action="{{ route('runs.begin', $switch) }}" class="block">
     @csrf
     <input type="hidden" name="press" value="{{ \Illuminate\Support\Str::uuid() }}">
-    <label class="check"><input class="form-check-input" type="checkbox" name="hazards_read" value="1">I have read the hazards above, and the people on site know what will happen.</label>
     @error('hazards_read')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
+    <button class="btn btn-primary btn-glove" type="submit" name="hazards_read" value="1">Hazards read, people told: begin a run</button>
+    <details class="more-schools" @if ($errors->any()) open @endif><summary>What it proves: outage and bait, with pictures, the owner there. Choose</summary>
     <fieldset class="schools"><legend>What it proves</legend>
         @foreach (['install' => 'The installation too: runs, landings, each lug with its torque, bonds that move', 'bait' => 'Bait test: the utility comes back for less than the return delay, and the load stays', 'owner_present' => 'The owner is there and signs', 'photos' => 'Pictures as evidence', 'test_button' => 'Test by the button, timed: what the owner will do', 'manual_transfer' => 'Manual transfer by the lever', 'load_bank' => 'Load bank in quarter steps', 'contact_drop' => 'Drop over the closed contacts, where test points lie outside of the covers', 'droop' => 'The governor droops: wider frequency bands'] as $school => $words)
         @continue($school === 'test_button' && $switch->plant['kind'] !== 'standby')
@@ -20,7 +20,7 @@
         @if ($school === 'install')<div class="field school-more"><label for="torque-unit">The torque tool in hand reads</label><select class="form-select" id="torque-unit" name="torque_unit">@foreach (\Escapement\Core\Commissioning\Procedure\InstallWork::UNITS as $unit => $name)<option value="{{ $unit }}" @selected(old('torque_unit', $switch->site->units === 'metric' ? 'nm' : 'in_lb') === $unit)>{{ $name }}</option>@endforeach</select>@error('torque_unit')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror</div>@endif
         @endforeach
     </fieldset>
-    <button class="btn btn-primary btn-glove" type="submit">Begin a run</button>
+    </details>
 </form>
 @endif
 <section class="block">
@@ -41,7 +41,9 @@
 </section>
 @endsection
 @section('aside')
-<h2>What to expect</h2>
+<h2>Where it stands</h2>
+@include('partials.standing')
+<h2 class="gap">What to expect</h2>
 <dl class="pairs">
 @foreach ($expected->windows as $window)
     @if ($window->event !== 'dark_ms')<div><dt>{{ \App\Stage\Commissioning\RunResult::intervalName($window->event) }}</dt><dd class="fig">@if ($window->minMs === null)never @else{{ \App\Stage\Commissioning\RunResult::tenths($window->minMs) }} to {{ \App\Stage\Commissioning\RunResult::tenths($window->maxMs) }}@endif</dd></div>@endif

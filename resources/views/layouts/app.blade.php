@@ -14,7 +14,7 @@
 <a class="skip" href="#main">To the content</a>
 <x-defs/>
 <header class="bar">
-    <a class="home" href="{{ auth()->check() ? route('board') : route('login') }}"><x-logo/><span>Escapement</span></a>
+    <a class="home" aria-label="Escapement, to the board" href="{{ auth()->check() ? route('board') : route('login') }}"><x-logo/><span>Escapement</span></a>
     @hasSection('site')
         <div class="bar-site">@yield('site')</div>
     @else
@@ -27,6 +27,7 @@
                 <button class="who" type="button" x-on:click="toggle" x-bind:aria-expanded="isOpen" aria-controls="account-menu" aria-label="Your account, {{ auth()->user()->name }}">{{ auth()->user()->initials('') }}</button>
                 <div class="menu-list" id="account-menu" x-show="isOpen" x-cloak x-on:click.outside="close" x-on:keydown.escape="close">
                     <p><b>{{ auth()->user()->name }}</b><br>{{ auth()->user()->company->name }}, {{ auth()->user()->role->value }}</p>
+                    <a class="for-phone" href="{{ route('board') }}">Board</a><a class="for-phone" href="{{ route('library') }}">Library</a>
                     @if (auth()->user()->role === \App\Models\Role::Lead)<a href="{{ route('people') }}">People</a>@endif
                     <a href="{{ route('account') }}">Password</a>
                     <button type="button" x-on:click="turnTheme" x-text="themeWords">Dark</button>

@@ -23,11 +23,18 @@
     </nav>
     <p class="working">{{ $page->school->reason() }}</p>
 @endif
+<nav class="jump" aria-label="Jump to">@foreach (array_keys($page->form->groups()) as $heading)<a href="#at-{{ \Illuminate\Support\Str::slug($heading) }}">{{ $heading }}</a>@endforeach
+    @if ($page->switch->plant['engine'] ?? null)<a href="#at-exercise">Exercise</a>@endif <a href="#at-save">Save</a></nav>
+@if ($sheet && $page->differences() !== [])
+<details class="block" open><summary><h2>Differs from the template in {{ count($page->differences()) }}</h2></summary>
+    <dl class="pairs">@foreach ($page->differences() as $one)<div><dt><a href="#{{ $one['anchor'] }}">{{ $one['label'] }}</a></dt><dd><span class="fig">{{ $one['mine'] }}</span>, template <span class="fig">{{ $one['template'] }}</span></dd></div>@endforeach</dl>
+</details>
+@endif
 <form method="post" action="{{ route('sheet.save', $page->switch) }}" class="sheet" id="sheet">
     @csrf
     <input type="hidden" name="seen_version" value="{{ session('overtaken.version', $page->switch->sheet?->version ?? 0) }}">
     @foreach ($page->form->groups() as $heading => $fields)
-        <fieldset class="block">
+        <fieldset class="block" id="at-{{ \Illuminate\Support\Str::slug($heading) }}">
             <legend><h2>{{ $heading }}</h2></legend>
             @foreach ($page->form->lines($fields) as $line)
                 @include('settings.partials._line', ['line' => $line])
@@ -35,7 +42,7 @@
         </fieldset>
     @endforeach
     @if ($page->switch->plant['engine'] ?? null)
-    <fieldset class="block">
+    <fieldset class="block" id="at-exercise">
         <legend><h2>Exercise, as agreed on site</h2></legend>
         @php($exercise = $page->habits['exercise'] ?? null)
         <div class="fields">
@@ -49,7 +56,7 @@
     </fieldset>
     @endif
     @if (auth()->user()->role->mayWrite())
-    <fieldset class="block">
+    <fieldset class="block" id="at-save">
         <legend><h2>Save as a new version</h2></legend>
         <div class="fields">
             <fieldset class="field field-wide"><legend>This is how it</legend>

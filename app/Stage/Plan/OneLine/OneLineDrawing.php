@@ -238,7 +238,7 @@ final class OneLineDrawing
     private function neutralWords(Element $e): string
     {
         return match (true) {
-            ! $this->isNeutralKnown => 'N not known',
+            ! $this->isNeutralKnown => 'N ?',
             $e->neutral === 'solid' => 'N solid',
             default => 'N switched',
         };
@@ -251,7 +251,7 @@ final class OneLineDrawing
         return $this->box($x - self::BOX_PX / 2, $y, $height)
             . sprintf('<circle cx="%.1f" cy="%.1f" r="3.6"/><circle class="full" cx="%1$.1f" cy="%.1f" r="3.6"/><path class="arm" d="M%1$.1f %3$.1fL%.1f %.1f"/>', $x - 34, $y + 9, $y + 35, $isOpen ? $x - 46 : $x - 34, $y + 11)
             . $this->text($x - 22, $y + 18, $this->names[$e->id] ?? $e->id, 'name', 'start', 11)
-            . $this->text($x - 22, $y + 35, ($isOpen ? 'open' : 'closed') . ($e->ratingA === null ? '' : ", $e->ratingA\u{202F}A"), $isOpen ? 'open' : 'detail', 'start', 13);
+            . $this->text($x - 22, $y + 35, $isOpen ? 'open' : ($e->ratingA === null ? 'closed' : "$e->ratingA\u{202F}A"), $isOpen ? 'open' : 'detail', 'start', 13);
     }
 
     private function load(Element $e, float $left, float $y, int $height): string
@@ -260,7 +260,7 @@ final class OneLineDrawing
 
         return sprintf('<rect class="%s" x="%.1f" y="%.1f" width="%d" height="%d"/>', $isFed ? 'fed' : 'dark', $left, $y, self::BOX_PX, $height)
             . $this->text($left + self::BOX_PX / 2, $y + 16, $this->names[$e->id] ?? $e->id, $isFed ? 'name' : 'name on-dark', 'middle', 15)
-            . $this->text($left + self::BOX_PX / 2, $y + 31, sprintf("%.1f\u{202F}kW %s", $e->va / 1000, $isFed ? implode('+', $e->phases) : 'dark'), $isFed ? 'detail' : 'detail on-dark', 'middle', 16);
+            . $this->text($left + self::BOX_PX / 2, $y + 31, sprintf("%.1f\u{202F}kW %s", $e->va / 1000, $isFed ? (count($e->phases) === 3 ? '3P' : implode('+', $e->phases)) : 'dark'), $isFed ? 'detail' : 'detail on-dark', 'middle', 16);
     }
 
     private function lines(Element $e, float $x, float $y): string
@@ -299,9 +299,12 @@ final class OneLineDrawing
 
     private function text(float $x, float $y, string $words, string $class, string $anchor, int $most): string
     {
-        $words = mb_strlen($words) > $most ? mb_substr($words, 0, $most - 1) . '…' : $words;
+        // A name that does not fit keeps its end, which tells it from its neighbour: "Supply disconnect" is "S. disconnect".
+        $short = mb_strlen($words) > $most ? (string) preg_replace('/^(\\pL)\\pL+ /u', '$1. ', $words) : $words;
+        $short = mb_strlen($short) > $most ? mb_substr($short, 0, $most - 1) . '…' : $short;
+        $title = $short === $words ? '' : "<title>{$this->esc($words)}</title>";
 
-        return $words === '' ? '' : sprintf('<text class="%s" x="%.1f" y="%.1f" text-anchor="%s">%s</text>', $class, $x, $y, $anchor, $this->esc($words));
+        return $words === '' ? '' : sprintf('<text class="%s" x="%.1f" y="%.1f" text-anchor="%s">%s%s</text>', $class, $x, $y, $anchor, $title, $this->esc($short));
     }
 
     private function esc(string $words): string

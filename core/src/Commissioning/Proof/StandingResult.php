@@ -39,7 +39,13 @@ final readonly class StandingResult
     /** What is not proved, by name; empty when nothing is missing. */
     public function missing(): string
     {
-        return implode(', ', array_map(static fn(PartStanding $one): string => mb_strtolower($one->part->label()), $this->in(PartState::Open, PartState::Stale, PartState::Failed)));
+        return self::names($this->in(PartState::Open, PartState::Stale, PartState::Failed));
+    }
+
+    /** @param list<PartStanding> $parts */
+    private static function names(array $parts): string
+    {
+        return implode(', ', array_map(static fn(PartStanding $one): string => mb_strtolower($one->part->label()), $parts));
     }
 
     /** @return list<string> what changed since a part was proved, each once */
@@ -61,7 +67,8 @@ final readonly class StandingResult
 
         return match ($this->state) {
             StandingState::Never => 'Nothing is proved yet.',
-            StandingState::Failed => 'Failed: ' . implode(', ', array_map(static fn(PartStanding $one): string => mb_strtolower($one->part->label()), $this->in(PartState::Failed))) . ".$missing",
+            StandingState::Failed => 'Failed: ' . self::names($this->in(PartState::Failed)) . '.'
+                . ($this->in(PartState::Open, PartState::Stale) === [] ? '' : ' Not proved: ' . self::names($this->in(PartState::Open, PartState::Stale)) . '.'),
             StandingState::Stale => "Proven$when, and changed since: " . implode('; ', $this->changes()) . ".$missing",
             StandingState::Proven => "Proven$when.",
             StandingState::TimesOnly => "Times proven$when.$missing",

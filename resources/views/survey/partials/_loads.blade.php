@@ -14,10 +14,11 @@
     @if ($mayWrite)
     <div class="row-of-buttons"><button class="btn btn-primary" type="submit">Save the loads</button><button class="btn btn-outline-primary" type="submit" name="next" value="1">Save, and on</button></div>
     <div class="fields put-in">
-        <div class="field"><label for="typical">From the library</label>
-            <div class="joined"><select class="form-select" id="typical" name="typical"><option value="">choose a load</option>@foreach ($page->library() as $typical)<option value="{{ $typical['name'] }}">{{ $typical['name'] }}, {{ (float) $typical['kw'] }} kW</option>@endforeach</select><button class="btn btn-outline-primary" type="submit" formaction="{{ route('loads.put-in', $switch) }}" name="_method" value="post">Put it in</button></div>
+        <details class="field wide-field"><summary>From the library, many at once</summary>
+            <div class="typical-picks">@foreach ($page->library() as $typical)<label class="check"><input class="form-check-input" type="checkbox" name="typical[]" value="{{ $typical['name'] }}">{{ $typical['name'] }}, {{ (float) $typical['kw'] }}&#8239;kW</label>@endforeach</div>
+            <button class="btn btn-outline-primary" type="submit" formaction="{{ route('loads.put-in', $switch) }}" name="_method" value="post">Put them in</button>
             @error('typical')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
-            <p class="field-hint">Usual figures, to be put right from the nameplate. <a href="{{ route('typical-loads') }}">The library of loads</a></p></div>
+            <p class="field-hint">Usual figures, to be put right from the nameplate. <a href="{{ route('typical-loads') }}">The library of loads</a></p></details>
         <div class="field"><label for="table">From a table (CSV)</label>
             <div class="joined"><input class="form-control" type="file" id="table" name="table" accept=".csv,text/csv"><button class="btn btn-outline-primary" type="submit" formaction="{{ route('loads.put-in', $switch) }}" name="_method" value="post">Read it</button></div>
             @error('table')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror

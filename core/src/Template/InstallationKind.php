@@ -18,6 +18,23 @@ enum InstallationKind: string
     case MotorDriven = 'K9';
     case FactoryControl = 'K10';
 
+    /** What one sees on site, in a sentence, to choose by. */
+    public function sentence(): string
+    {
+        return match ($this) {
+            self::WholeHouse => 'The switch sits ahead of the only panel and is the service disconnect; everything changes over.',
+            self::EssentialCircuits => 'A few circuits live in a panel of their own; the rest of the house stays dark.',
+            self::TwoPanels => 'Two full panels behind one large switch, often 320 or 400 A.',
+            self::PlugInBox => 'A small box with a cord; a portable generator is carried out, plugged in and started by hand.',
+            self::Mobile30 => 'A vehicle with a 30 A shore cord and a generator on board.',
+            self::Mobile50 => 'A vehicle with a 50 A shore cord and an inlet for a generator.',
+            self::ContactorPair => 'Two utility supplies, two interlocked contactors, no engine.',
+            self::ContactorGenerator => 'Utility and generator on contactors, timers and relays in a panel.',
+            self::MotorDriven => 'Utility and generator on one switch that a motor drives over, with a controller.',
+            self::FactoryControl => 'A house whose control wires run between switch and generator as the maker laid them.',
+        };
+    }
+
     public function label(): string
     {
         return match ($this) {

@@ -1,5 +1,6 @@
 <div class="fields">
     <x-field name="name" label="Name" :value="old('name', $site?->name)" required/>
+    @if ($site)
     <div class="field">
         <label for="f-installation">Kind of installation</label>
         <select id="f-installation" name="installation" @class(['form-select', 'is-invalid' => $errors->has('installation')])>
@@ -9,6 +10,7 @@
         </select>
         @error('installation')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
     </div>
+    @endif
     <x-field name="address" label="Address" :value="old('address', $site?->address)"/>
     <x-field name="owner" label="Owner or contact" :value="old('owner', $site?->owner)"/>
     <div class="field">
@@ -29,6 +31,15 @@
     <x-field name="service_a" label="Service size" unit="A" inputmode="numeric" :value="old('service_a', $site?->service_a)" hint="1 to 10 000 A"/>
     <x-field name="altitude" label="Height above the sea" :unit="($site?->units ?? 'us') === 'us' ? 'ft' : 'm'" inputmode="decimal" :value="old('altitude', $altitude ?? '')" hint="A generator is weaker in thin air"/>
 </div>
+@unless ($site)
+<fieldset class="field kinds"><legend>Kind of installation</legend>
+    @foreach ($kinds as $kind)
+    <label class="kind"><input type="radio" name="installation" value="{{ $kind->value }}" @checked(old('installation', 'K1') === $kind->value)>
+        <span>{!! (new \App\Stage\Survey\KindPicture($kind))->svg() !!}<span><b>{{ $kind->label() }}</b><small>{{ $kind->sentence() }}</small></span></span></label>
+    @endforeach
+    @error('installation')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
+</fieldset>
+@endunless
 <div class="field">
     <label for="f-notes">Notes</label>
     <textarea id="f-notes" name="notes" rows="3" @class(['form-control', 'is-invalid' => $errors->has('notes')])>{{ old('notes', $site?->notes) }}</textarea>

@@ -59,7 +59,7 @@ final class RmsCycles implements SampleSink
         if ($this->series->atMs === []) {
             $this->endCycle(); // shorter than a cycle: better that than nothing; a torn cycle at the end says too little
         }
-        $this->series->untilMs = max($this->series->untilMs, (int) round($this->beforeMs));
+        $this->series->reach($this->beforeMs);
 
         return $this->series;
     }

@@ -18,7 +18,8 @@ final class RmsSteps implements SampleSink
     public function take(float $atMs, array $v, ?float $hz): void
     {
         $this->firstMs ??= $atMs;
-        $this->series->add((int) min(PHP_INT_MAX / 2, round($atMs - $this->firstMs)), array_map(static fn(float $value): float => abs($value), $v), $hz);
+        $this->series->reach($atMs - $this->firstMs);
+        $this->series->add((int) round($atMs - $this->firstMs), array_map(static fn(float $value): float => abs($value), $v), $hz);
     }
 
     public function close(): Series

@@ -33,15 +33,12 @@ final class Series
     {
         $last = count($this->atMs) - 1;
         $isNew = $last < 0;
-        if ($atMs > self::MOST_MS) {
-            throw RecordingFault::whole('This recording is longer than a year. Look at its column of times, and their unit.');
-        }
+        $this->reach($atMs);
         for ($phase = 0; $phase < count($this->v); $phase++) { // a loop over the arrays would hold them, and each step would copy them whole
             $v[$phase] = round($v[$phase], 3);
             $isNew = $isNew || $this->v[$phase][$last] !== $v[$phase];
         }
         $hz = $hz === null ? null : round($hz, 3);
-        $this->untilMs = max($this->untilMs, $atMs);
         if (! $isNew && $this->hz[$last] === $hz) {
             return;
         }
@@ -61,6 +58,19 @@ final class Series
         foreach (array_keys($this->v) as $phase) {
             $this->v[$phase][] = $v[$phase];
         }
+    }
+
+    /**
+     * The recording goes on to there, with what it said last.
+     *
+     * @throws RecordingFault beyond a year: a column of times in another unit, or no times at all
+     */
+    public function reach(float $atMs): void
+    {
+        if ($atMs > self::MOST_MS) {
+            throw RecordingFault::whole('This recording is longer than a year. Look at its column of times, and their unit.');
+        }
+        $this->untilMs = max($this->untilMs, (int) round($atMs));
     }
 
     /** @return list<float> */

@@ -38,6 +38,8 @@ final readonly class ProcedureWork
         $work = ['kind' => $switch->site->installation->value, 'options' => self::options($switch, $chosen)];
         if ($plan->source !== null && $plan->source->legA > 0) {
             $work['options']['leg_a'] = round($plan->source->legA, 1);
+        } elseif (! $switch->site->installation->hasGenerator() && $switch->rating_a !== null) {
+            $work['options']['leg_a'] = (float) $switch->rating_a; // a second utility gives what the switch may carry
         }
         $work += [
             'topology' => $plan->plan->drawing(), 'names' => $plan->plan->names(), 'isolation' => self::isolation($switch),

@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
 use Monolog\Handler\TestHandler;
+use Monolog\Logger;
 use Monolog\LogRecord;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -58,7 +59,7 @@ final class FailureTest extends TestCase
     private function log(): TestHandler
     {
         $handler = new TestHandler();
-        config(['logging.channels.watched' => ['driver' => 'custom', 'via' => static fn() => new \Monolog\Logger('watched', [$handler])], 'logging.default' => 'watched']);
+        config(['logging.channels.watched' => ['driver' => 'custom', 'via' => static fn() => new Logger('watched', [$handler])], 'logging.default' => 'watched']);
         Log::forgetChannel('null');
 
         return $handler;

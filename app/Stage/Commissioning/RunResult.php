@@ -31,6 +31,11 @@ final readonly class RunResult
         'bait_on' => 'Bait: utility back', 'bait_off' => 'Bait: utility off again', 'utility_on' => 'Utility on', 'test_off' => 'Test ended', 'retransferred' => 'Load back on U',
         'engine_stopped' => 'Engine stopped',
     ];
+    /** Two supplies, and no generator among them. */
+    private const EVENTS_OF_TWO = [
+        'utility_off' => 'First supply off', 'transferred' => 'Load on the second', 'bait_on' => 'Bait: first supply back', 'bait_off' => 'Bait: first supply off again',
+        'utility_on' => 'First supply on', 'retransferred' => 'Load back on the first',
+    ];
     private const INTERVALS = [
         'start_signal' => 'Start signal', 'engine_running' => 'Generator good', 'transfer' => 'Transfer', 'return' => 'Return', 'engine_stop' => 'Engine stop',
     ];
@@ -52,9 +57,9 @@ final readonly class RunResult
         )->all()));
     }
 
-    public static function eventName(string $event): string
+    public static function eventName(string $event, string $kind = ''): string
     {
-        return self::EVENTS[$event] ?? $event;
+        return ($kind === Kind::TwoSource->value ? self::EVENTS_OF_TWO[$event] ?? null : null) ?? self::EVENTS[$event] ?? $event;
     }
 
     /** The timed runs that a finding is about. */

@@ -6,6 +6,7 @@ namespace App\Stage\Settings;
 
 use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Settings\TypedTime;
+use Escapement\Core\Site\Kind;
 use Escapement\Core\Site\Plant;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Node;
@@ -25,8 +26,8 @@ final readonly class SheetForm
         $isMobile = ! $this->plant->kind->hasStartContact() && $hasEngine;
 
         return [
-            'Utility counts as lost' => $this->sensing('normal', $this->plant->normal->isThreePhase()),
-            'Generator counts as good' => $this->sensing('emergency', $this->plant->emergency->isThreePhase()),
+            $this->named('Utility') . ' counts as lost' => $this->sensing('normal', $this->plant->normal->isThreePhase()),
+            $this->named('Generator') . ' counts as good' => $this->sensing('emergency', $this->plant->emergency->isThreePhase()),
             'Delays' => array_merge(
                 $isMobile ? [] : [$field('/start_delay_ms', 's')],
                 [$field('/transfer_delay_ms', 's')],
@@ -53,7 +54,7 @@ final readonly class SheetForm
         $lines = [];
         foreach ($fields as $i => $field) {
             if (str_ends_with($field->path, '/dropout_pct')) {
-                $lines[] = ['label' => SheetWords::label(dirname($field->path)), 'fields' => [$field, $fields[$i + 1]]];
+                $lines[] = ['label' => $this->named(SheetWords::label(dirname($field->path))), 'fields' => [$field, $fields[$i + 1]]];
             } elseif (! str_ends_with($field->path, '/pickup_pct')) {
                 $lines[] = ['label' => $field->label, 'fields' => [$field]];
             }
@@ -171,15 +172,21 @@ final readonly class SheetForm
         foreach ($limits as $limit => $mayBeBlank) {
             foreach (['dropout', 'pickup'] as $end) {
                 $path = "/sensing/$side/$limit/{$end}_pct";
-                $fields[] = new SheetField($path, SheetWords::label($path), '%', $mayBeBlank);
+                $fields[] = new SheetField($path, $this->named(SheetWords::label($path)), '%', $mayBeBlank);
             }
         }
         if ($isThreePhase) {
             $fields[] = new SheetField("/sensing/$side/rotation_check", 'Phase order checked', 'check');
         }
         $path = "/sensing/$side/dropout_delay_ms";
-        $fields[] = new SheetField($path, SheetWords::label($path), 's');
+        $fields[] = new SheetField($path, $this->named(SheetWords::label($path)), 's');
 
         return $fields;
+    }
+
+    /** Where two supplies stand side by side there is no generator to speak of. */
+    private function named(string $label): string
+    {
+        return $this->plant->kind === Kind::TwoSource ? str_replace(['Utility', 'Generator'], ['First supply', 'Second supply'], $label) : $label;
     }
 }

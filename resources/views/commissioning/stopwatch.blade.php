@@ -4,6 +4,7 @@
 @section('main')
 <div class="watch" x-data="stopwatch" data-watch="{{ $watch }}">
     <p class="net" role="status"><svg width="15" height="22" viewBox="0 0 15 22" aria-hidden="true"><rect x="1" y="1" width="13" height="20" rx="2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M4.5 11l2 2.5 4-5" fill="none" stroke="currentColor" stroke-width="1.6"/></svg><span x-text="netWords">Marks are kept on this device first.</span><b x-text="unsentWords"></b></p>
+    <div class="watch-main">
     @include('partials.test-hazard', ['kind' => $run->plantThen()['kind']])
     <p class="to-other"><a href="{{ route('procedure', $run) }}">The whole procedure, step by step</a></p>
     <div class="watch-head"><h1 x-text="wayName">{{ $ways[0]['name'] }}</h1><span x-text="whereWords">{{ $ways[0]['where'] }}</span></div>
@@ -34,6 +35,8 @@
         <ol class="marks" aria-label="Marks before"><template x-for="line in linesBefore" x-bind:key="line.id">@include('commissioning.partials._mark')</template></ol>
     </details>
     <noscript><p class="finding-claim">The stopwatch needs the page's script. Marks from paper go in below, as late entries.</p></noscript>
+    </div>
+    <div class="watch-side">
     <section id="verdict" class="block" hx-get="{{ route('run.verdict', $run) }}" hx-trigger="marks-sent from:body, online from:window" hx-swap="innerHTML">@include('commissioning.partials._verdict')</section>
     @if (! $run->isSigned() && auth()->user()->role->mayWrite())
     <details class="block" @if ($errors->hasAny(['event', 'at_s', 'late_reason'])) open @endif>
@@ -41,7 +44,7 @@
         <form method="post" action="{{ route('marks.late', $run) }}">
             @csrf
             <div class="fields">
-                <div class="field"><label for="f-event">What happened</label><select id="f-event" name="event" class="form-select">@foreach (\App\Stage\Commissioning\RunResult::events($run->switch->plant['kind']) as $event)<option value="{{ $event->value }}" @selected(old('event') === $event->value)>{{ \App\Stage\Commissioning\RunResult::eventName($event->value) }}</option>@endforeach</select></div>
+                <div class="field"><label for="f-event">What happened</label><select id="f-event" name="event" class="form-select">@foreach (\App\Stage\Commissioning\RunResult::events($run->switch->plant['kind']) as $event)<option value="{{ $event->value }}" @selected(old('event') === $event->value)>{{ \App\Stage\Commissioning\RunResult::eventName($event->value, $run->plantThen()['kind']) }}</option>@endforeach</select></div>
                 <x-field name="at_s" label="Seconds since the start of the run" unit="s" inputmode="decimal" :value="old('at_s', '')"/>
                 <x-field name="late_reason" label="Where this time comes from" :value="old('late_reason', '')"/>
             </div>
@@ -79,5 +82,6 @@
         </form>
     </section>
     @endif
+    </div>
 </div>
 @endsection

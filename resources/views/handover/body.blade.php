@@ -79,7 +79,7 @@
     <h2>Marks</h2>
     <table class="ruled"><thead><tr><th>Mark</th><th>At</th><th>Who</th><th>Remark</th></tr></thead><tbody>
     @foreach ($run->marks as $mark)
-        <tr><td @if ($mark->is_undone) class="struck" @endif>{{ \App\Stage\Commissioning\RunResult::eventName($mark->event) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($mark->at_ms) }}</td><td>{{ \App\Models\User::initialsOf($report->maker($mark)) }}</td><td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}</td></tr>
+        <tr><td @if ($mark->is_undone) class="struck" @endif>{{ \App\Stage\Commissioning\RunResult::eventName($mark->event, $run->plantThen()['kind']) }}</td><td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($mark->at_ms) }}</td><td>{{ \App\Models\User::initialsOf($report->maker($mark)) }}</td><td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}</td></tr>
     @endforeach
     </tbody></table>
     @if ($report->notes() !== [])<h3>Notes</h3>@foreach ($report->notes() as $note)<p><b>{{ $note['isAmendment'] ? 'Amendment, ' : '' }}{{ $note['who'] }}, {{ $note['when'] }}:</b> {{ $note['text'] }}</p>@endforeach @endif

@@ -35,11 +35,15 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->render(static fn(BadInput $e, Request $request) => $request->expectsJson()
             ? response()->json($e->toArray(), 422) : null);
-        $exceptions->render(static fn(HttpException $e, Request $request) => $e->getStatusCode() === 419 ? Interrupted::kept($request) : null);
+        $exceptions->render(static fn(HttpException $e, Request $request) => $e->getStatusCode() === 419 ? Interrupted::kept($request)
+            : null);
         $exceptions->render(static fn(AuthenticationException $e, Request $request) => Interrupted::kept($request));
         // Without the values of the statement: what people typed, and what is secret, is no matter for a log.
         $exceptions->report(static function (QueryException $e): bool {
-            Log::error('Database: ' . $e->getPrevious()?->getMessage(), ['sql' => $e->getSql(), 'trace' => mb_substr($e->getTraceAsString(), 0, 4000)]);
+            Log::error(
+                'Database: ' . $e->getPrevious()?->getMessage(),
+                ['sql' => $e->getSql(), 'trace' => mb_substr($e->getTraceAsString(), 0, 4000)],
+            );
 
             return false;
         });

@@ -50,7 +50,9 @@ abstract class TestCase extends BaseTestCase
         $switch = TransferSwitch::query()->create([
             'company_id' => $user->company_id, 'site_id' => $site->id, 'name' => 'Q1', 'application' => $template->application(),
             'plant' => $template->plant()->toArray(), 'rated_kw' => [],
-            'survey' => $kind->isMobile() ? [] : ['upstream' => 'utility', 'inspection' => 'no'] + ($kind->hasGenerator() ? [] : ['upstream_second' => 'utility']),
+            'survey' => $kind->isMobile() ? [] : [
+                'upstream' => 'utility', 'inspection' => 'no',
+            ] + ($kind->hasGenerator() ? [] : ['upstream_second' => 'utility']),
         ]);
         Sheet::query()->create([
             'company_id' => $user->company_id, 'switch_id' => $switch->id, 'version' => 1, 'standing' => Standing::AsFound,

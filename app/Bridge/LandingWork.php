@@ -36,7 +36,10 @@ final readonly class LandingWork
     {
         $runs = $switch->plan->runs ?? [];
         $units = new Units($switch->site->units);
-        $this->rows = array_map(static fn(array $run): WireRow => new WireRow($run, $plan->system, $units), $runs === [] ? $plan->feeders()->feeders() : $runs);
+        $this->rows = array_map(
+            static fn(array $run): WireRow => new WireRow($run, $plan->system, $units),
+            $runs === [] ? $plan->feeders()->feeders() : $runs,
+        );
         $this->waiting = $runs === [] ? $plan->feeders()->waiting() : [];
         $this->feeders = array_values(array_filter(array_map(static fn(WireRow $row): ?Feeder => $row->feeder(), $this->rows)));
         $this->entries = Entry::of($this->feeders);

@@ -68,7 +68,8 @@ final readonly class MobileFacts
         $stations = (int) ($this->number('stations') ?? 1);
         $charger = $this->charger();
         $carried = $this->inverter() === null ? null : $this->carried();
-        $loads = $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->name !== $charger?->name && ($carried === null || in_array($load->name, $carried->on, true)));
+        $loads = $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->name !== $charger?->name
+            && ($carried === null || in_array($load->name, $carried->on, true)));
 
         return (new BatteryRuntime())->answer(Node::fromArray([
             'battery_kwh' => $batteryKwh * $stations, 'chemistry' => $this->kept['chemistry'] ?? 'lfp',

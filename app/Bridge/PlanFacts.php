@@ -148,7 +148,8 @@ final readonly class PlanFacts
         ])->all());
 
         return (new Sizing())->answer(Node::fromArray([
-            'system' => $this->system->name, 'v_ln_v' => $this->system->vLn, 'usable_kw' => $this->source->usableKw, 'usable_kva' => $this->source->usableKva,
+            'system' => $this->system->name, 'v_ln_v' => $this->system->vLn, 'usable_kw' => $this->source->usableKw,
+            'usable_kva' => $this->source->usableKva,
             'loads' => $loads, 'load_management' => true,
         ] + ($demandKw === null ? [] : ['demand_kw' => $demandKw]) + ($this->kept?->choice === null ? [] : ['choice' => $this->kept->choice])));
     }
@@ -163,7 +164,8 @@ final readonly class PlanFacts
         $charger = $this->kept->mobile['charger'] ?? null;
 
         return new CarriedLoads($this->system, $source, array_map(fn(LoadItem $load): array => [
-            'id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->connect($load), 'priority' => $load->priority, 'must_run' => $load->must_run,
+            'id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->connect($load), 'priority' => $load->priority,
+            'must_run' => $load->must_run,
             'charges' => $load->name === $charger,
         ], $this->transferred()));
     }
@@ -178,7 +180,8 @@ final readonly class PlanFacts
         $shed = $carried->filter(static fn(LoadItem $load): bool => $load->shed);
 
         return (new StepSequence())->answer(Node::fromArray([
-            'usable_kw' => $this->source->usableKw, 'first_step_s' => $firstStepS, 'step_s' => $stepS, 'dip_limit_pct' => self::DIP_LIMIT_PCT, 'k_kva' => self::stiffnessKva($this->source->ratedKva),
+            'usable_kw' => $this->source->usableKw, 'first_step_s' => $firstStepS, 'step_s' => $stepS,
+            'dip_limit_pct' => self::DIP_LIMIT_PCT, 'k_kva' => self::stiffnessKva($this->source->ratedKva),
             'base_kw' => (float) $carried->reject(static fn(LoadItem $load): bool => $load->shed)->sum(static fn(LoadItem $load): float => (float) $load->kw),
             'loads' => array_values($shed->map(static fn(LoadItem $load): array => [
                 'id' => $load->name, 'kw' => (float) $load->kw, 'start_kva' => (float) $load->start_kva, 'priority' => $load->priority, 'compressor' => $load->compressor,

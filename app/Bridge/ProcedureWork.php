@@ -130,9 +130,14 @@ final readonly class ProcedureWork
         ], array_filter(array_values($work->enclosures), static fn(EnclosureTable $table): bool => $table->fault === null && $table->lines !== []));
         $calibrated = $switch->plan->pack['calibrated'][PackList::torqueToolKey()] ?? null;
 
-        return ['torque_unit' => $unit, 'work_date' => Carbon::now($switch->site->timezone)->format('Y-m-d'), 'actions' => $work->bonding->values['actions'], 'feeders' => array_values($feeders), 'enclosures' => array_values($enclosures)]
+        return [
+            'torque_unit' => $unit, 'work_date' => Carbon::now($switch->site->timezone)->format('Y-m-d'),
+            'actions' => $work->bonding->values['actions'], 'feeders' => array_values($feeders),
+            'enclosures' => array_values($enclosures),
+        ]
             + (is_string($calibrated) ? ['calibrated_on' => $calibrated] : [])
-            + ($work->bonding->isKnown() ? [] : ['bonds_unknown' => 'Not known: ' . implode(', ', $work->bonding->unknown) . '. No bond is moved on a guess: look, isolated and proved dead, and enter it on the Plan page.']);
+            + ($work->bonding->isKnown() ? []
+                : ['bonds_unknown' => 'Not known: ' . implode(', ', $work->bonding->unknown) . '. No bond is moved on a guess: look, isolated and proved dead, and enter it on the Plan page.']);
     }
 
     /** @return array<string, list<string>> what is wrong with a landing list that cannot be judged, by the runs that land there: its lugs cannot be asked for */

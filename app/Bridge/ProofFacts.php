@@ -16,7 +16,8 @@ final readonly class ProofFacts
 {
     /** How runs from before wrote them down. */
     private const KEYS_OF_LABELS = [
-        'Kind' => 'installation', 'Service' => 'service', 'Rating of the switch' => 'switch_rating', 'Poles' => 'poles', 'Service-rated' => 'service_rated', 'Fuel' => 'fuel',
+        'Kind' => 'installation', 'Service' => 'service', 'Rating of the switch' => 'switch_rating', 'Poles' => 'poles',
+        'Service-rated' => 'service_rated', 'Fuel' => 'fuel',
         'Generator' => 'source_rating', 'Supply' => 'supply',
     ];
 
@@ -42,17 +43,25 @@ final readonly class ProofFacts
         $amps = static fn(?int $a): string => $a === null ? 'not known' : "$a A";
         $source = is_array($switch->plant['sources']['normal'] ?? null) ? $switch->plant['sources']['normal'] : [];
         $kw = $switch->fuel === null ? null : ($switch->rated_kw[$switch->fuel->value] ?? null);
-        $known = static fn(string $key, string $no, string $yes): string => ! isset($switch->plan->facts[$key]) ? 'not known' : ($switch->plan->facts[$key] ? $yes : $no);
+        $known = static fn(string $key, string $no, string $yes): string => ! isset($switch->plan->facts[$key]) ? 'not known'
+            : ($switch->plan->facts[$key] ? $yes : $no);
         $bond = static fn(string $name, string $key): string => "$name {$known($key, 'out', 'in')}";
         $facts = [
-            'installation' => $switch->site->installation->label(), 'service' => $amps($switch->site->service_a), 'switch_rating' => $amps($switch->rating_a),
-            'poles' => $switch->poles === null ? 'not known' : (string) $switch->poles, 'service_rated' => $switch->service_rated ? 'yes' : 'no',
+            'installation' => $switch->site->installation->label(), 'service' => $amps($switch->site->service_a),
+            'switch_rating' => $amps($switch->rating_a),
+            'poles' => $switch->poles === null ? 'not known' : (string) $switch->poles,
+            'service_rated' => $switch->service_rated ? 'yes' : 'no',
             'neutral' => $known('neutral_switched', 'solid', 'switched'),
-            'bonds' => implode(', ', [$bond('source', 'generator_bonded'), $bond('panel', 'panel_bonded'), $bond('service', 'service_bonded')]),
-            'panels' => self::print($switch->plan->facts['panels'] ?? []), 'feeders' => self::print($switch->plan->runs ?? []), 'landing' => self::print($switch->plan->landing['enclosures'] ?? []),
+            'bonds' => implode(
+                ', ',
+                [$bond('source', 'generator_bonded'), $bond('panel', 'panel_bonded'), $bond('service', 'service_bonded')],
+            ),
+            'panels' => self::print($switch->plan->facts['panels'] ?? []), 'feeders' => self::print($switch->plan->runs ?? []),
+            'landing' => self::print($switch->plan->landing['enclosures'] ?? []),
             'upstream' => is_string($switch->survey['upstream'] ?? null) ? $switch->survey['upstream'] : 'not known',
             'test_point' => $switch->test_disconnect ?? $switch->test_device ?? 'not known',
-            'supply' => ($source['nominal_v'] ?? '?') . ' V, ' . ($source['nominal_hz'] ?? '?') . ' Hz', 'fuel' => $switch->fuel?->label() ?? 'not known',
+            'supply' => ($source['nominal_v'] ?? '?') . ' V, ' . ($source['nominal_hz'] ?? '?') . ' Hz',
+            'fuel' => $switch->fuel?->label() ?? 'not known',
             'source_rating' => $kw === null ? 'not known' : "$kw kW", 'engine' => self::print($switch->plant['engine'] ?? []),
             'controls' => self::print([$switch->plan->landing['controls'] ?? [], $switch->plan->landing['jumpers'] ?? []]),
         ];
@@ -67,13 +76,19 @@ final readonly class ProofFacts
     private static function ofSheet(Sheet $sheet): array
     {
         $settings = $sheet->settings;
-        $ms = static fn(string $key): string => is_numeric($settings[$key] ?? null) ? round((float) $settings[$key] / 1000, 3) . ' s' : 'none';
+        $ms = static fn(string $key): string => is_numeric($settings[$key] ?? null) ? round(
+            (float) $settings[$key] / 1000,
+            3,
+        ) . ' s' : 'none';
         $dropoutMs = $settings['sensing']['normal']['dropout_delay_ms'] ?? null;
 
         return [
-            'sensing' => self::print($settings['sensing'] ?? []), 'start_delay' => $ms('start_delay_ms'), 'transfer_delay' => $ms('transfer_delay_ms'), 'return_delay' => $ms('return_delay_ms'),
-            'cooldown' => $ms('cooldown_ms'), 'min_run' => $ms('min_run_ms'), 'transition' => implode(', ', [(string) ($settings['transition'] ?? 'open'), $ms('travel_ms'), $ms('off_delay_ms')]),
-            'dropout_delay' => is_numeric($dropoutMs) ? round((float) $dropoutMs / 1000, 3) . ' s' : 'none', 'shedding' => self::print($settings['load_shed'] ?? []),
+            'sensing' => self::print($settings['sensing'] ?? []), 'start_delay' => $ms('start_delay_ms'),
+            'transfer_delay' => $ms('transfer_delay_ms'), 'return_delay' => $ms('return_delay_ms'),
+            'cooldown' => $ms('cooldown_ms'), 'min_run' => $ms('min_run_ms'),
+            'transition' => implode(', ', [(string) ($settings['transition'] ?? 'open'), $ms('travel_ms'), $ms('off_delay_ms')]),
+            'dropout_delay' => is_numeric($dropoutMs) ? round((float) $dropoutMs / 1000, 3) . ' s' : 'none',
+            'shedding' => self::print($settings['load_shed'] ?? []),
         ];
     }
 

@@ -31,7 +31,8 @@ final readonly class RecordCheck
     public static function of(Run $run, array $export): self
     {
         /** @var list<array{kind: string, what: array<string, mixed>}> $entries by the schema */
-        $entries = is_array($export['record'] ?? null) && is_array($export['record']['entries'] ?? null) ? array_values($export['record']['entries']) : [];
+        $entries = is_array($export['record'] ?? null) && is_array($export['record']['entries'] ?? null)
+            ? array_values($export['record']['entries']) : [];
         $count = count($entries);
         try {
             $node = Node::fromArray($export);
@@ -56,7 +57,10 @@ final readonly class RecordCheck
      */
     private static function ofAnswers(Run $run, array $entries): ?string
     {
-        $recorded = array_map(static fn(array $entry): mixed => $entry['what']['id'] ?? null, array_values(array_filter($entries, static fn(array $entry): bool => $entry['kind'] === 'answer')));
+        $recorded = array_map(
+            static fn(array $entry): mixed => $entry['what']['id'] ?? null,
+            array_values(array_filter($entries, static fn(array $entry): bool => $entry['kind'] === 'answer')),
+        );
         $kept = array_values($run->answers->map(static fn(StepAnswer $answer): string => $answer->id)->all());
         sort($recorded);
         sort($kept);

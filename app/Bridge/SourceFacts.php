@@ -13,7 +13,10 @@ use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Node;
 
-/** What the source of a switch gives at its site: the one figure that plan, settings, rehearsal and procedure count with. Needs of the switch: site, plan, loads. */
+/**
+ * What the source of a switch gives at its site: the one figure that plan, settings, rehearsal and procedure count with. Needs of the
+ * switch: site, plan, loads.
+ */
 final readonly class SourceFacts
 {
     private const FEET_PER_METRE = 1 / 0.3048;
@@ -58,8 +61,10 @@ final readonly class SourceFacts
         return SourceFigures::ofGenerator((new SourceRating())->answer(Node::fromArray([
             'kind' => 'generator', 'system' => $this->system->name, 'v_ln_v' => $this->system->vLn,
             'generator' => array_filter([
-                'fuel' => $fuel->value, 'ratings_kw' => $ratings, 'breaker_a' => $this->planned('generator_breaker_a'), 'load_pf' => self::LOAD_PF,
-                'altitude_ft' => $this->switch->site->altitude_m === null ? null : round((float) $this->switch->site->altitude_m * self::FEET_PER_METRE),
+                'fuel' => $fuel->value, 'ratings_kw' => $ratings, 'breaker_a' => $this->planned('generator_breaker_a'),
+                'load_pf' => self::LOAD_PF,
+                'altitude_ft' => $this->switch->site->altitude_m === null ? null
+                    : round((float) $this->switch->site->altitude_m * self::FEET_PER_METRE),
                 'temp_c' => $this->planned('design_c') ?? self::USUAL_C,
             ], static fn(mixed $value): bool => $value !== null),
         ])), $this->system);
@@ -74,7 +79,8 @@ final readonly class SourceFacts
         if ($eachKw === null || $eachKw <= 0) {
             return null;
         }
-        $isSingle = $this->system->legs() === 1 || ($mobile['jumper'] ?? '0') === '1' || ($this->switch->survey['selector'] ?? null) === 'single';
+        $isSingle = $this->system->legs() === 1 || ($mobile['jumper'] ?? '0') === '1'
+            || ($this->switch->survey['selector'] ?? null) === 'single';
         try {
             return SourceFigures::ofInverter((new SourceRating())->answer(Node::fromArray([
                 'kind' => 'inverter', 'system' => $this->system->name, 'v_ln_v' => $this->system->vLn,
@@ -107,6 +113,9 @@ final readonly class SourceFacts
             return [];
         }
 
-        return array_values(array_filter(Fuel::cases(), fn(Fuel $fuel): bool => $fuel !== $this->switch->fuel && $this->on($fuel) !== null));
+        return array_values(array_filter(
+            Fuel::cases(),
+            fn(Fuel $fuel): bool => $fuel !== $this->switch->fuel && $this->on($fuel) !== null,
+        ));
     }
 }

@@ -89,13 +89,17 @@ final readonly class SwitchFacts
      */
     public function checkInput(Settings $settings, array $habits): array
     {
-        $site = array_filter($habits, static fn(mixed $value): bool => $value !== null) + ($this->switch->fuel === null ? [] : ['fuel' => $this->switch->fuel->value]);
+        $site = array_filter(
+            $habits,
+            static fn(mixed $value): bool => $value !== null,
+        ) + ($this->switch->fuel === null ? [] : ['fuel' => $this->switch->fuel->value]);
         $sourceKw = $this->sourceKw();
 
         return [
             'application' => $this->switch->application->value, 'system' => $this->plant->toArray(), 'settings' => $settings->toWire(),
             'loads' => array_map(static fn(Load $load): array => $load->toArray(), $this->loads()),
-            'largest_motor_hp' => (float) $this->switch->largest_motor_hp, 'has_compressor' => $this->switch->has_compressor, 'site' => (object) $site,
+            'largest_motor_hp' => (float) $this->switch->largest_motor_hp, 'has_compressor' => $this->switch->has_compressor,
+            'site' => (object) $site,
         ] + ($sourceKw === null ? [] : ['source_kw' => $sourceKw]);
     }
 

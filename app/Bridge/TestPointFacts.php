@@ -45,6 +45,11 @@ final readonly class TestPointFacts
      */
     private static function decide(array $drawing, array $names, ?string $device, ?string $label): OutageTestPointResult
     {
-        return (new OutageTestPoint())->decide(new OutageTestPointInput((new OneLineReader())->whole(Node::fromArray($drawing)), $names, $device, $label));
+        return (new OutageTestPoint())->decide(new OutageTestPointInput(
+            (new OneLineReader())->whole(Node::fromArray($drawing)),
+            $names,
+            $device,
+            $label,
+        ));
     }
 }

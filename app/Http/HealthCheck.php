@@ -7,7 +7,10 @@ namespace App\Http;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 
-/** Whether this node can serve: 200 with a database that answers, else 503. It says who it is, so that a stranger on the port is none of ours. */
+/**
+ * Whether this node can serve: 200 with a database that answers, else 503. It says who it is, so that a stranger on the port is none of
+ * ours.
+ */
 final readonly class HealthCheck
 {
     public function __invoke(): Response

@@ -37,7 +37,8 @@ final readonly class Merge
                 Arr::set($input, $field, $value);
                 continue;
             }
-            $both[$field] = 'Somebody else wrote ' . ($value === '' ? 'nothing' : "\"$value\"") . ' here meanwhile. Save again to keep yours.';
+            $both[$field] = 'Somebody else wrote ' . ($value === '' ? 'nothing' : "\"$value\"")
+                . ' here meanwhile. Save again to keep yours.';
             $was[$field] = $value;
         }
         $request->replace(['was' => json_encode($was, JSON_THROW_ON_ERROR)] + $input);

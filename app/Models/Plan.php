@@ -51,7 +51,10 @@ final class Plan extends Model
             TransferSwitch::locked($switch->id); // two beginnings of one plan come one after the other
             $plan = self::query()->firstOrNew(['switch_id' => $switch->id], ['company_id' => $switch->company_id, 'facts' => []]);
             if ($look !== null && $plan->exists) {
-                $look($plan->getAttribute((string) array_key_first($columns)), "by {$plan->user->name} at " . $plan->updated_at->copy()->setTimezone($switch->site->timezone)->format('H:i'));
+                $look(
+                    $plan->getAttribute((string) array_key_first($columns)),
+                    "by {$plan->user->name} at " . $plan->updated_at->copy()->setTimezone($switch->site->timezone)->format('H:i'),
+                );
             }
             $plan->fill($columns + ['user_id' => $user->id])->save();
         });

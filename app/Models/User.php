@@ -31,7 +31,10 @@ final class User extends Authenticatable
      */
     public function endSessions(?string $but = null): void
     {
-        DB::table((string) config('session.table'))->where('user_id', $this->id)->when($but !== null, static fn($query) => $query->where('id', '!=', $but))->delete();
+        DB::table((string) config('session.table'))->where('user_id', $this->id)->when(
+            $but !== null,
+            static fn($query) => $query->where('id', '!=', $but),
+        )->delete();
     }
 
     /** @return BelongsTo<Company, $this> */

@@ -20,8 +20,10 @@ final class AppServiceProvider extends ServiceProvider
     {
         Validator::resolver(static fn(Translator $translator, array $data, array $rules, array $messages, array $attributes) => new NumberValidator($translator, $data, $rules, $messages, $attributes));
         Model::shouldBeStrict(! app()->environment('production'));
-        RateLimiter::for('password', static fn(Request $request): Limit => Limit::perMinute(5)->by('password|' . $request->user()?->getAuthIdentifier()));
-        RateLimiter::for('uploads', static fn(Request $request): Limit => Limit::perMinute(120)->by('uploads|' . $request->user()?->getAuthIdentifier()));
+        RateLimiter::for('password', static fn(Request $request): Limit => Limit::perMinute(5)->by('password|'
+            . $request->user()?->getAuthIdentifier()));
+        RateLimiter::for('uploads', static fn(Request $request): Limit => Limit::perMinute(120)->by('uploads|'
+            . $request->user()?->getAuthIdentifier()));
         foreach (['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link'] as $number) {
             Route::pattern($number, '[0-9]{1,9}'); // what is no number of ours is not there: it never reaches a query or an int
         }

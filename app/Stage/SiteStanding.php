@@ -54,12 +54,18 @@ final class SiteStanding
         $known = [
             [$this->site->address !== null, 'Address', Decision::Day, Subject::Service],
             [$this->site->owner !== null, 'Owner or contact', Decision::Day, Subject::Service],
-            [$this->site->service_a !== null, $this->site->installation->isMobile() ? 'Shore supply' : 'Service size', Decision::OneLine, Subject::Service],
+            [
+                $this->site->service_a !== null, $this->site->installation->isMobile() ? 'Shore supply' : 'Service size',
+                Decision::OneLine, Subject::Service,
+            ],
             [$switch?->rating_a !== null, 'Rating of the switch', Decision::OneLine, Subject::Source],
             [$switch?->poles !== null, 'Poles', Decision::OneLine, Subject::Source],
             [$switch?->test_device !== null, 'Outage test point', Decision::Commission, Subject::Source],
             [! $hasGenerator || $switch?->fuel !== null, 'Fuel', Decision::Carry, Subject::Source],
-            [! $hasGenerator || $switch !== null && $switch->fuel !== null && isset($switch->rated_kw[$switch->fuel->value]), 'Rating of the source', Decision::Carry, Subject::Source],
+            [
+                ! $hasGenerator || $switch !== null && $switch->fuel !== null && isset($switch->rated_kw[$switch->fuel->value]),
+                'Rating of the source', Decision::Carry, Subject::Source,
+            ],
             [$switch !== null && $switch->loads->isNotEmpty(), 'Loads', Decision::Carry, Subject::Loads],
         ];
         $missing = [];
@@ -87,9 +93,19 @@ final class SiteStanding
             return [$survey];
         }
 
-        $plan = new StageRow('plan', 'Plan', $switch->loads->isEmpty() ? 'waits for loads' : 'one-line, bonds', $switch->loads->isEmpty() ? 'open' : 'part', $switch->loads->isEmpty() ? 0 : .5, route('plan', $switch));
+        $plan = new StageRow(
+            'plan',
+            'Plan',
+            $switch->loads->isEmpty() ? 'waits for loads' : 'one-line, bonds',
+            $switch->loads->isEmpty() ? 'open' : 'part',
+            $switch->loads->isEmpty() ? 0 : .5,
+            route('plan', $switch),
+        );
 
-        return [$survey, $plan, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch), $this->reportRow($switch)];
+        return [
+            $survey, $plan, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch),
+            $this->reportRow($switch),
+        ];
     }
 
     /** @return list<Finding> of the settings, worst first */
@@ -165,7 +181,14 @@ final class SiteStanding
 
         return match ($proof->state) {
             StandingState::Failed => new StageRow('commission', 'Commission', 'failed', 'stop', 1, $url),
-            StandingState::Never => new StageRow('commission', 'Commission', $isRunning ? 'run not signed' : 'not yet', $isRunning ? 'part' : 'open', $isRunning ? .3 : 0, $url),
+            StandingState::Never => new StageRow(
+                'commission',
+                'Commission',
+                $isRunning ? 'run not signed' : 'not yet',
+                $isRunning ? 'part' : 'open',
+                $isRunning ? .3 : 0,
+                $url,
+            ),
             StandingState::Stale => new StageRow('commission', 'Commission', 'changed since', 'part', .5, $url),
             StandingState::Proven => new StageRow('commission', 'Commission', "proven$on", 'proven', 1, $url),
             StandingState::TimesOnly => new StageRow('commission', 'Commission', "times proven$on", 'part', .6, $url),

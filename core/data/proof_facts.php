@@ -9,7 +9,11 @@ use Escapement\Core\Commissioning\Proof\ProofFact;
 use Escapement\Core\Commissioning\Proof\ProofPart as P;
 
 return [
-    new ProofFact('installation', 'Installation type', [P::DeadChecks, P::Sources, P::Rotation, P::Sensing, P::Times, P::Bait, P::Carries, P::StartCircuit]),
+    new ProofFact(
+        'installation',
+        'Installation type',
+        [P::DeadChecks, P::Sources, P::Rotation, P::Sensing, P::Times, P::Bait, P::Carries, P::StartCircuit],
+    ),
     new ProofFact('service', 'Service', [P::DeadChecks, P::Carries]),
     new ProofFact('switch_rating', 'Rating of the switch', [P::DeadChecks, P::Carries]),
     new ProofFact('poles', 'Poles', [P::DeadChecks, P::Rotation]),

@@ -7,7 +7,8 @@ declare(strict_types=1);
 
 return [
     'dead_checks' => [
-        'isolate/line-side-dead', 'isolate/proved-dead', 'install/done', 'inspect/same-leg', 'inspect/bonds', 'inspect/interlock', 'inspect/outlet-protection',
+        'isolate/line-side-dead', 'isolate/proved-dead', 'install/done', 'inspect/same-leg', 'inspect/bonds', 'inspect/interlock',
+        'inspect/outlet-protection',
         'inspect/cord-ends', 'dead_checks/insulation-*', 'dead_checks/no-short',
     ],
     'sources' => [
@@ -17,10 +18,13 @@ return [
     'rotation' => ['energise/utility-rotation', 'no_load_run/generator-rotation'],
     'sensing' => ['simulated_outage/open', 'simulated_outage/phase-loss-*'],
     'carries' => [
-        'on_load_checks/generator-volts-*', 'on_load_checks/amps-*', 'on_load_checks/generator-hz', 'on_load_checks/unbalance', 'on_load_checks/neutral-ground',
+        'on_load_checks/generator-volts-*', 'on_load_checks/amps-*', 'on_load_checks/generator-hz', 'on_load_checks/unbalance',
+        'on_load_checks/neutral-ground',
         'on_load_checks/alive-*', 'on_load_checks/shedding',
     ],
-    'start_circuit' => ['inspect/control-wires', 'inspect/start-contact', 'inspect/battery-rest', 'energise/charger-live', 'no_load_run/battery-crank'],
+    'start_circuit' => [
+        'inspect/control-wires', 'inspect/start-contact', 'inspect/battery-rest', 'energise/charger-live', 'no_load_run/battery-crank',
+    ],
     'left_ready' => ['clean_up/left-in-automatic', 'clean_up/settings-left'],
     'load_test' => ['on_load_checks/load-bank-*'],
 ];

@@ -51,8 +51,10 @@ final class DatabaseSeeder extends Seeder
 
     /** What a survey of a house found; lengths in metres. */
     private const HOUSE = [
-        'meter' => 'one', 'upstream' => 'utility', 'inspection' => 'yes', 'electrode' => 'panel', 'service_metal' => 'al', 'line_conductors' => 3, 'slack_m' => 0.6, 'bus_a' => 200, 'free_spaces' => 6, 'multiwire' => 'yes', 'branch_metal' => 'cu',
-        'co_alarms' => 'yes', 'opening_m' => 3.2, 'opening_least_m' => 1.5, 'clearance' => 'yes', 'box_place' => 'outdoors', 'entries' => 'both_ends', 'wall' => 'finished', 'flood' => 'no',
+        'meter' => 'one', 'upstream' => 'utility', 'inspection' => 'yes', 'electrode' => 'panel', 'service_metal' => 'al',
+        'line_conductors' => 3, 'slack_m' => 0.6, 'bus_a' => 200, 'free_spaces' => 6, 'multiwire' => 'yes', 'branch_metal' => 'cu',
+        'co_alarms' => 'yes', 'opening_m' => 3.2, 'opening_least_m' => 1.5, 'clearance' => 'yes', 'box_place' => 'outdoors',
+        'entries' => 'both_ends', 'wall' => 'finished', 'flood' => 'no',
         'regulators' => 'yes', 'flexible' => 'yes', 'static_inwc' => 11.2, 'loaded_inwc' => 10.6, 'tank_gal' => 250, 'tank_pct' => 70,
     ];
 
@@ -69,7 +71,10 @@ final class DatabaseSeeder extends Seeder
 
     public function run(): void
     {
-        $company = Company::query()->create(['name' => 'Lantern Bay Standby Service', 'telephone' => '+1 555 0142', 'address' => '8 Quay Road, Lantern Bay', 'licence' => 'Electrical contractor, licence 00-1842']);
+        $company = Company::query()->create([
+            'name' => 'Lantern Bay Standby Service', 'telephone' => '+1 555 0142', 'address' => '8 Quay Road, Lantern Bay',
+            'licence' => 'Electrical contractor, licence 00-1842',
+        ]);
         $user = static fn(string $name, string $email, Role $role, string $password, Company $of): User => User::query()->create([
             'company_id' => $of->id, 'name' => $name, 'email' => $email, 'role' => $role, 'password' => $password,
         ]);
@@ -108,7 +113,8 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Juniper Row 14', InstallationKind::WholeHouse, [
             'address' => '14 Juniper Row, Saltmarsh', 'owner' => 'Family Aldous', 'service_a' => 200, 'altitude_m' => 120,
         ], [
-            'rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main, garage wall', 'test_device' => 'ats.main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18, 'natural_gas' => 16.2],
+            'rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main, garage wall',
+            'test_device' => 'ats.main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18, 'natural_gas' => 16.2],
             'has_compressor' => true, 'survey' => self::HOUSE,
         ], [['Always on', 3.4, 1, true, false], ['Well pump', 1.5, 1, true, false], ['Heat pump', 5.0, 2, false, true], ['Water heater', 4.5, 3, false, true]]);
         $this->sheet($switch, $this->milo, Standing::AsFound, 'As the last installer left it: nobody had written it down.', [
@@ -130,7 +136,8 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Mossgate parish hall', InstallationKind::EssentialCircuits, [
             'address' => 'Mossgate Green', 'owner' => 'Warden Ines Poole', 'service_a' => 100, 'altitude_m' => 40,
         ], [
-            'rating_a' => 100, 'poles' => 2, 'service_rated' => false, 'test_disconnect' => 'Feed breaker in the main panel', 'test_device' => 'main.feed', 'fuel' => 'natural_gas', 'rated_kw' => ['natural_gas' => 9],
+            'rating_a' => 100, 'poles' => 2, 'service_rated' => false, 'test_disconnect' => 'Feed breaker in the main panel',
+            'test_device' => 'main.feed', 'fuel' => 'natural_gas', 'rated_kw' => ['natural_gas' => 9],
         ], [['Hall lights', 1.2, 1, true, false], ['Kitchen', 3.6, 2, false, false], ['Fridges', 1.1, 1, true, false]]);
         $this->sheet($switch, $this->milo, Standing::AsFound, 'Read from the panel.', [], ReturnSchool::Short);
         $this->timed($switch, $this->milo, [
@@ -145,7 +152,8 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Otter Bend Veterinary Clinic', InstallationKind::TwoPanels, [
             'address' => '2 Mill Lane, Otter Bend', 'owner' => 'Dr Pia Holm', 'service_a' => 400, 'altitude_m' => 310,
         ], [
-            'rating_a' => 400, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main, plant room', 'test_device' => 'ats.main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 24, 'natural_gas' => 21],
+            'rating_a' => 400, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main, plant room',
+            'test_device' => 'ats.main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 24, 'natural_gas' => 21],
             'has_compressor' => true,
         ], [['Always on', 8.4, 1, true, false], ['Heat pump', 5.0, 2, false, true], ['Water heater', 4.5, 3, false, true], ['Dryer', 5.6, 4, false, true]]);
         $this->sheet($switch, $this->rosa, Standing::Proposed, 'Shedding keeps it under 18 kW.', [
@@ -166,7 +174,8 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Tamarack Orchard cold store', InstallationKind::ContactorGenerator, [
             'address' => 'Orchard Road 7', 'owner' => 'Tamarack growers', 'service_a' => 250, 'altitude_m' => 560, 'units' => 'metric', 'timezone' => 'Europe/Berlin',
         ], [
-            'rating_a' => 250, 'poles' => 4, 'test_disconnect' => 'Q0', 'test_device' => 'q1', 'fuel' => 'diesel', 'rated_kw' => ['diesel' => 60], 'largest_motor_hp' => 25, 'has_compressor' => true,
+            'rating_a' => 250, 'poles' => 4, 'test_disconnect' => 'Q0', 'test_device' => 'q1', 'fuel' => 'diesel',
+            'rated_kw' => ['diesel' => 60], 'largest_motor_hp' => 25, 'has_compressor' => true,
         ], [['Compressors', 31, 1, true, false], ['Lights', 4, 1, true, false]], ['nominal_v' => 230, 'nominal_hz' => 50]);
         $this->sheet($switch, $this->rosa, Standing::AsFound, 'Phase order was never checked here.', [
             'sensing' => ['normal' => ['rotation_check' => false, 'unbalance' => null]], 'cooldown_ms' => 60_000,
@@ -179,7 +188,8 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Rill Street bookmobile', InstallationKind::Mobile50, [
             'address' => 'Garage, Rill Street', 'owner' => 'Rill Street library', 'service_a' => 50,
         ], [
-            'rating_a' => 50, 'poles' => 2, 'test_disconnect' => 'Shore plug', 'test_device' => 'plug', 'fuel' => 'petrol', 'rated_kw' => ['petrol' => 4, 'battery' => 3],
+            'rating_a' => 50, 'poles' => 2, 'test_disconnect' => 'Shore plug', 'test_device' => 'plug', 'fuel' => 'petrol',
+            'rated_kw' => ['petrol' => 4, 'battery' => 3],
         ], [['Converter', 0.9, 2, false, false], ['Lights and desk', 0.6, 1, true, false], ['Roof fan', 1.3, 2, false, false]]);
         $this->sheet($switch, $this->milo, Standing::AsLeft, 'Half a minute of warm-up.');
         $this->timed($switch, $this->milo, [
@@ -195,7 +205,8 @@ final class DatabaseSeeder extends Seeder
         $switch = $this->site('Saltmarsh pumping station', InstallationKind::MotorDriven, [
             'address' => 'Dyke Road', 'owner' => 'Saltmarsh water board', 'service_a' => 630, 'altitude_m' => 3, 'units' => 'metric', 'timezone' => 'Europe/Berlin',
         ], [
-            'rating_a' => 630, 'poles' => 4, 'test_disconnect' => 'Q01', 'test_device' => 'q1', 'fuel' => 'diesel', 'rated_kw' => ['diesel' => 160], 'largest_motor_hp' => 40,
+            'rating_a' => 630, 'poles' => 4, 'test_disconnect' => 'Q01', 'test_device' => 'q1', 'fuel' => 'diesel',
+            'rated_kw' => ['diesel' => 160], 'largest_motor_hp' => 40,
         ], [['Pump 1', 45, 1, true, false], ['Pump 2', 45, 2, false, true], ['Controls', 2, 1, true, false]], ['nominal_v' => 230, 'nominal_hz' => 50]);
         $this->sheet($switch, $this->rosa, Standing::Proposed, 'From the template; ten minutes of return delay.', [
             'exercise' => null,

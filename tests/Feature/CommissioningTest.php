@@ -66,7 +66,10 @@ final class CommissioningTest extends TestCase
         $this->send($run, $marks)->assertOk()->assertJsonCount(9, 'kept');
         self::assertSame(9, Mark::query()->count());
         self::assertSame(10, RecordEntry::query()->count(), 'one for the beginning, one a mark, none for the repeats');
-        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSee('Every time is inside its window')->assertSee('not taken');
+        $this->get(
+            "/runs/$run->id/verdict",
+            ['HX-Request' => 'true'],
+        )->assertSee('Every time is inside its window')->assertSee('not taken');
     }
 
     #[Test]
@@ -82,7 +85,10 @@ final class CommissioningTest extends TestCase
         }
         $run = $this->runOf($switch);
         $this->send($run, $this->marks(['utility_off' => 0, 'start_signal' => 1000]))->assertOk();
-        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSee("/switches/$switch->id/settings#f-f-start-delay-ms", false);
+        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSee(
+            "/switches/$switch->id/settings#f-f-start-delay-ms",
+            false,
+        );
     }
 
     #[Test]
@@ -155,10 +161,15 @@ final class CommissioningTest extends TestCase
         $switch = $this->switchOf($this->signIn());
         $run = $this->runOf($switch);
         $this->send($run, $this->marks(self::GOOD));
-        $this->get("/runs/$run->id")->assertSeeInOrder(['Proves', 'Sensing of an outage', 'Times', 'Bait test', 'Not part of this run', 'Checks while dead and bonds']);
+        $this->get("/runs/$run->id")->assertSeeInOrder([
+            'Proves', 'Sensing of an outage', 'Times', 'Bait test', 'Not part of this run', 'Checks while dead and bonds',
+        ]);
         $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4', 'left_ready' => '1']);
         self::assertSame('pass', $run->refresh()->verdict);
-        self::assertSame(['bait', 'left_ready', 'sensing', 'times'], PartProof::query()->where('outcome', 'proved')->pluck('part')->map(static fn(ProofPart $part): string => $part->value)->sort()->values()->all());
+        self::assertSame(
+            ['bait', 'left_ready', 'sensing', 'times'],
+            PartProof::query()->where('outcome', 'proved')->pluck('part')->map(static fn(ProofPart $part): string => $part->value)->sort()->values()->all(),
+        );
         $this->get('/')->assertSee('0 of 1 proven in every part')->assertSee('is times proven')->assertSee('checks while dead and bonds');
         $this->get("/runs/$run->id/report")->assertSee('Proved by this run')->assertSee('Checks while dead and bonds: not part of this run');
         $this->get("/switches/$switch->id/commission")->assertSee('Times proven')->assertSee('by P. One');
@@ -173,25 +184,41 @@ final class CommissioningTest extends TestCase
         $this->travelTo('2026-03-03 12:00:00');
         $first = $this->signed($switch);
         foreach (ProofPart::cases() as $part) { // as a whole procedure would have proved them
-            PartProof::query()->firstOrCreate(['run_id' => $first->id, 'part' => $part], ['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'outcome' => 'proved', 'why' => [], 'basis' => [], 'by_name' => 'P. One', 'proved_at' => now()]);
+            PartProof::query()->firstOrCreate(
+                ['run_id' => $first->id, 'part' => $part],
+                [
+                    'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'outcome' => 'proved', 'why' => [], 'basis' => [],
+                    'by_name' => 'P. One', 'proved_at' => now(),
+                ],
+            );
         }
         self::assertSame(StandingState::Proven, $this->standing($switch)->state);
         $this->travelTo('2026-10-03 12:00:00');
         $this->signed($switch, 'R. Two');
         $standing = $this->standing($switch);
         self::assertSame(StandingState::Proven, $standing->state);
-        self::assertSame(['R. Two', 'P. One'], [$standing->part(ProofPart::Times)?->record?->by, $standing->part(ProofPart::DeadChecks)?->record?->by]);
+        self::assertSame(
+            ['R. Two', 'P. One'],
+            [$standing->part(ProofPart::Times)?->record?->by, $standing->part(ProofPart::DeadChecks)?->record?->by],
+        );
         $this->get('/')->assertSee('1 of 1 proven in every part');
     }
 
     /** @param array<string, mixed> $change of the switch */
     #[Test, DataProvider('changes')]
-    public function a_part_goes_stale_when_what_it_rests_on_changes_and_the_signed_verdict_does_not(array $change, ProofPart $part, string $says): void
-    {
+    public function a_part_goes_stale_when_what_it_rests_on_changes_and_the_signed_verdict_does_not(
+        array $change,
+        ProofPart $part,
+        string $says,
+    ): void {
         $switch = $this->switchOf($this->signIn());
         $switch->update(['poles' => 2, 'test_disconnect' => 'Q1', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
         $run = $this->signed($switch);
-        PartProof::query()->create(['run_id' => $run->id, 'part' => ProofPart::DeadChecks, 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'outcome' => 'proved', 'why' => [], 'basis' => (new ProofBasis())->of(ProofPart::DeadChecks, ProofFacts::ofRun($run)), 'by_name' => 'P. One', 'proved_at' => now()]);
+        PartProof::query()->create([
+            'run_id' => $run->id, 'part' => ProofPart::DeadChecks, 'company_id' => $switch->company_id, 'switch_id' => $switch->id,
+            'outcome' => 'proved', 'why' => [], 'basis' => (new ProofBasis())->of(ProofPart::DeadChecks, ProofFacts::ofRun($run)),
+            'by_name' => 'P. One', 'proved_at' => now(),
+        ]);
         $before = $this->standing($switch);
         self::assertNotSame(StandingState::Stale, $before->state);
         $switch->update($change);
@@ -215,8 +242,14 @@ final class CommissioningTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $run = $this->runOf($switch);
-        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'])->assertSessionHasErrors('signed_name');
-        $this->postJson("/runs/$run->id/answers", ['answers' => [['id' => (string) Str::uuid(), 'step' => 'isolate/briefing', 'so' => true]]])->assertJsonCount(1, 'kept');
+        $this->post(
+            "/runs/$run->id/sign",
+            ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'],
+        )->assertSessionHasErrors('signed_name');
+        $this->postJson(
+            "/runs/$run->id/answers",
+            ['answers' => [['id' => (string) Str::uuid(), 'step' => 'isolate/briefing', 'so' => true]]],
+        )->assertJsonCount(1, 'kept');
         $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'])->assertSessionHasNoErrors();
         self::assertSame('incomplete', $run->refresh()->verdict);
         self::assertSame(StandingState::Never, $this->standing($switch)->state);
@@ -228,7 +261,10 @@ final class CommissioningTest extends TestCase
         $switch = $this->switchOf($this->signIn());
         $run = $this->signed($switch);
         PartProof::query()->delete();
-        Run::query()->whereKey($run->id)->update(['verdict' => 'incomplete', 'work' => null, 'surveyed' => json_encode(['facts' => ['Poles' => '2', 'Load Range' => '8 kW'], 'plant' => $switch->plant])]);
+        Run::query()->whereKey($run->id)->update([
+            'verdict' => 'incomplete', 'work' => null,
+            'surveyed' => json_encode(['facts' => ['Poles' => '2', 'Load Range' => '8 kW'], 'plant' => $switch->plant]),
+        ]);
         self::assertSame(1, app(KeepParts::class)->ofSignedRuns());
         self::assertSame(0, app(KeepParts::class)->ofSignedRuns(), 'once');
         self::assertSame('incomplete', $run->refresh()->verdict, 'what was signed stays');
@@ -240,14 +276,19 @@ final class CommissioningTest extends TestCase
     {
         $run = $this->runOf($switch);
         $this->send($run, $this->marks(self::GOOD));
-        $this->post("/runs/$run->id/sign", ['signed_name' => $name, 'signed_drawing' => 'M1 2L3 4', 'left_ready' => '1'])->assertSessionHasNoErrors();
+        $this->post(
+            "/runs/$run->id/sign",
+            ['signed_name' => $name, 'signed_drawing' => 'M1 2L3 4', 'left_ready' => '1'],
+        )->assertSessionHasNoErrors();
 
         return $run->refresh();
     }
 
     private function standing(TransferSwitch $switch): StandingResult
     {
-        return ProofFromRuns::standing(TransferSwitch::query()->with(['site', 'loads', 'plan', 'sheet', 'run', 'proofs'])->findOrFail($switch->id));
+        return ProofFromRuns::standing(TransferSwitch::query()->with([
+            'site', 'loads', 'plan', 'sheet', 'run', 'proofs',
+        ])->findOrFail($switch->id));
     }
 
     #[Test]

@@ -32,7 +32,13 @@ final class ExportsTest extends TestCase
         self::assertSame('incomplete', $calc('run_verdict', $export)['verdict']);
         $rehearsal = (string) $this->post("/switches/$switch->id/rehearsal.json", ['story' => 'outage'])->assertOk()->getContent();
         $told = json_decode($rehearsal, true, 64, JSON_THROW_ON_ERROR);
-        self::assertSame($told['output']['metrics'], json_decode((string) json_encode($calculations->rehearse(Exported::input('rehearse', Node::fromJson($rehearsal)))['metrics']), true));
+        self::assertSame(
+            $told['output']['metrics'],
+            json_decode(
+                (string) json_encode($calculations->rehearse(Exported::input('rehearse', Node::fromJson($rehearsal)))['metrics']),
+                true,
+            ),
+        );
     }
 
     /** @return iterable<string, array{InstallationKind}> */

@@ -28,7 +28,10 @@ final class FailureTest extends TestCase
         $id = (string) $answer->headers->get('X-Request-Id');
         self::assertMatchesRegularExpression('/^[a-z0-9]{10}$/', $id);
         $answer->assertSee($id);
-        self::assertTrue($handler->hasErrorThatPasses(static fn(LogRecord $record): bool => str_contains($record->message, 'A wheel came off.')));
+        self::assertTrue($handler->hasErrorThatPasses(static fn(LogRecord $record): bool => str_contains(
+            $record->message,
+            'A wheel came off.',
+        )));
         self::assertSame($id, Context::get('request'));
     }
 
@@ -53,13 +56,24 @@ final class FailureTest extends TestCase
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
         $body = '{' . implode(',', array_map(static fn(int $i): string => "\"k$i\":1", range(1, 400_000))) . '}';
-        $this->call('POST', "/runs/$run->id/marks", [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body)->assertStatus(413);
+        $this->call(
+            'POST',
+            "/runs/$run->id/marks",
+            [],
+            [],
+            [],
+            ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            $body,
+        )->assertStatus(413);
     }
 
     private function log(): TestHandler
     {
         $handler = new TestHandler();
-        config(['logging.channels.watched' => ['driver' => 'custom', 'via' => static fn() => new Logger('watched', [$handler])], 'logging.default' => 'watched']);
+        config([
+            'logging.channels.watched' => ['driver' => 'custom', 'via' => static fn() => new Logger('watched', [$handler])],
+            'logging.default' => 'watched',
+        ]);
         Log::forgetChannel('null');
 
         return $handler;

@@ -94,8 +94,13 @@ final class ImportRunTest extends TestCase
         yield 'an entry' => [static fn(array $x): array => array_replace_recursive($x, ['record' => ['entries' => [1 => ['what' => ['at_ms' => 1]]]]]), '/record/entries/1'];
         yield 'a mark beside the record' => [static fn(array $x): array => array_replace_recursive($x, ['marks' => [3 => ['at_ms' => 19_900]]]), '/marks/3'];
         yield 'a mark less' => [static fn(array $x): array => ['marks' => array_slice($x['marks'], 1)] + $x, '/marks'];
-        yield 'a verdict' => [static fn(array $x): array => array_replace_recursive($x, ['signature' => ['verdict' => 'fail']]), '/signature'];
-        yield 'a part that was not proved' => [static fn(array $x): array => array_replace_recursive($x, ['signature' => ['parts' => [['outcome' => 'failed']]]]), '/signature'];
+        yield 'a verdict' => [
+            static fn(array $x): array => array_replace_recursive($x, ['signature' => ['verdict' => 'fail']]), '/signature',
+        ];
+        yield 'a part that was not proved' => [
+            static fn(array $x): array => array_replace_recursive($x, ['signature' => ['parts' => [['outcome' => 'failed']]]]),
+            '/signature',
+        ];
         yield 'a signature taken away' => [static fn(array $x): array => ['signature' => null] + $x, '/signature'];
         yield 'the verdict of the times' => [static fn(array $x): array => array_replace_recursive($x, ['timing' => ['verdict' => 'fail']]), '/timing/verdict'];
         yield 'a setting' => [static fn(array $x): array => array_replace_recursive($x, ['settings' => ['return_delay_ms' => 60_000]]), '/settings'];

@@ -222,7 +222,11 @@ final class InstallTest extends TestCase
         $switch = $this->switchOf($user, $kind);
         $switch->site->update(['service_a' => 200]);
         $switch->update(['rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
-        Plan::keep($switch, $user, ['facts' => ['neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'service_bonded' => true]]);
+        Plan::keep(
+            $switch,
+            $user,
+            ['facts' => ['neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'service_bonded' => true]],
+        );
         $switch->loads()->create(['company_id' => $user->company_id, 'name' => 'Lights', 'kw' => 1.2, 'priority' => 1, 'must_run' => true, 'shed' => false, 'essential' => true, 'place' => 1]);
 
         return $switch->refresh()->load(['site', 'loads', 'plan']);

@@ -34,14 +34,28 @@ final class KeptTest extends TestCase
     /** @return iterable<string, array{\Closure(Run): mixed, string}> */
     public static function tamperings(): iterable
     {
-        yield 'the last entry deleted' => [static fn(Run $run) => RecordEntry::query()->where('run_id', $run->id)->latest('seq')->firstOrFail()->delete(), 'cut off at the end'];
-        yield 'no entries at all' => [static fn(Run $run) => RecordEntry::query()->where('run_id', $run->id)->delete(), 'The head is not the last entry'];
+        yield 'the last entry deleted' => [
+            static fn(Run $run) => RecordEntry::query()->where('run_id', $run->id)->latest('seq')->firstOrFail()->delete(),
+            'cut off at the end',
+        ];
+        yield 'no entries at all' => [
+            static fn(Run $run) => RecordEntry::query()->where('run_id', $run->id)->delete(), 'The head is not the last entry',
+        ];
         yield 'a mark moved' => [static fn(Run $run) => Mark::query()->where('run_id', $run->id)->update(['at_ms' => 77]), 'no such mark'];
         yield 'a mark taken away' => [static fn(Run $run) => Mark::query()->where('run_id', $run->id)->delete(), 'more marks'];
-        yield 'an answer changed' => [static fn(Run $run) => StepAnswer::query()->where('run_id', $run->id)->update(['given' => '{"so":true,"note":"fine"}']), 'another answer'];
+        yield 'an answer changed' => [
+            static fn(Run $run) => StepAnswer::query()->where('run_id', $run->id)->update(['given' => '{"so":true,"note":"fine"}']),
+            'another answer',
+        ];
         yield 'an answer taken away' => [static fn(Run $run) => StepAnswer::query()->where('run_id', $run->id)->delete(), 'answer'];
-        yield 'another signer' => [static fn(Run $run) => DB::table('runs')->where('id', $run->id)->update(['signed_name' => 'Somebody Else']), 'not the signature of the record'];
-        yield 'an entry rewritten' => [static fn(Run $run) => DB::statement("UPDATE record_entries SET entry = REPLACE(entry, 'utility_off', 'utility_on') WHERE run_id = $run->id"), 'not what was recorded'];
+        yield 'another signer' => [
+            static fn(Run $run) => DB::table('runs')->where('id', $run->id)->update(['signed_name' => 'Somebody Else']),
+            'not the signature of the record',
+        ];
+        yield 'an entry rewritten' => [
+            static fn(Run $run) => DB::statement("UPDATE record_entries SET entry = REPLACE(entry, 'utility_off', 'utility_on') WHERE run_id = $run->id"),
+            'not what was recorded',
+        ];
     }
 
     #[Test]
@@ -64,8 +78,14 @@ final class KeptTest extends TestCase
         $mark = ['id' => (string) Str::uuid(), 'event' => 'utility_off', 'at_ms' => 0, 'maker' => $maker->id];
         $answer = ['id' => (string) Str::uuid(), 'step' => 'inspect/covers', 'so' => true, 'maker' => $maker->id];
 
-        $this->actingAs($next)->postJson("/runs/$run->id/marks", ['marks' => [$mark]])->assertOk()->assertJsonPath('refused.0.path', '/marks/0/maker')->assertJsonCount(0, 'kept');
-        $this->postJson("/runs/$run->id/answers", ['answers' => [$answer]])->assertOk()->assertJsonPath('refused.0.path', '/answers/0/maker');
+        $this->actingAs($next)->postJson(
+            "/runs/$run->id/marks",
+            ['marks' => [$mark]],
+        )->assertOk()->assertJsonPath('refused.0.path', '/marks/0/maker')->assertJsonCount(0, 'kept');
+        $this->postJson(
+            "/runs/$run->id/answers",
+            ['answers' => [$answer]],
+        )->assertOk()->assertJsonPath('refused.0.path', '/answers/0/maker');
         self::assertSame(0, Mark::query()->count() + StepAnswer::query()->count());
 
         $this->actingAs($maker)->postJson("/runs/$run->id/marks", ['marks' => [$mark]])->assertOk()->assertJsonCount(1, 'kept');
@@ -89,8 +109,14 @@ final class KeptTest extends TestCase
     public function a_late_mark_lies_within_a_day_of_its_run(): void
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
-        $this->post("/runs/$run->id/late", ['event' => 'utility_off', 'at_s' => '999999', 'late_reason' => 'On paper.'])->assertSessionHasErrors('at_s');
-        $this->post("/runs/$run->id/late", ['event' => 'utility_off', 'at_s' => '12.5', 'late_reason' => 'On paper.'])->assertSessionHasNoErrors();
+        $this->post(
+            "/runs/$run->id/late",
+            ['event' => 'utility_off', 'at_s' => '999999', 'late_reason' => 'On paper.'],
+        )->assertSessionHasErrors('at_s');
+        $this->post(
+            "/runs/$run->id/late",
+            ['event' => 'utility_off', 'at_s' => '12.5', 'late_reason' => 'On paper.'],
+        )->assertSessionHasNoErrors();
         self::assertSame(12_500, Mark::query()->sole()->at_ms);
     }
 
@@ -98,10 +124,19 @@ final class KeptTest extends TestCase
     private function answered(): Run
     {
         $run = $this->runOf($this->switchOf($this->signIn(), InstallationKind::PlugInBox));
-        $this->postJson("/runs/$run->id/marks", ['marks' => [['id' => (string) Str::uuid(), 'event' => 'utility_off', 'at_ms' => 0]]])->assertOk();
+        $this->postJson(
+            "/runs/$run->id/marks",
+            ['marks' => [['id' => (string) Str::uuid(), 'event' => 'utility_off', 'at_ms' => 0]]],
+        )->assertOk();
         $step = (new ProcedureFacts($run->load(['sheet', 'switch.site', 'switch.loads', 'switch.plan'])))->steps;
-        $first = array_values(array_filter($step, static fn($one): bool => $one->dependsOn === [] && $one->kind->value === 'confirm' && $one->stoppedBy === []))[0];
-        $this->postJson("/runs/$run->id/answers", ['answers' => [['id' => (string) Str::uuid(), 'step' => $first->id, 'so' => true, 'note' => 'Seen.']]])->assertOk()->assertJsonCount(1, 'kept');
+        $first = array_values(array_filter(
+            $step,
+            static fn($one): bool => $one->dependsOn === [] && $one->kind->value === 'confirm' && $one->stoppedBy === [],
+        ))[0];
+        $this->postJson(
+            "/runs/$run->id/answers",
+            ['answers' => [['id' => (string) Str::uuid(), 'step' => $first->id, 'so' => true, 'note' => 'Seen.']]],
+        )->assertOk()->assertJsonCount(1, 'kept');
         $this->post("/runs/$run->id/sign", ['signed_name' => 'Ada Fern'])->assertSessionHasNoErrors();
         self::assertInstanceOf(User::class, $run->user);
 

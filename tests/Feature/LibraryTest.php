@@ -29,8 +29,14 @@ final class LibraryTest extends TestCase
         $switch = $this->switchOf($this->signIn());
         $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => 'failed_crank', 'edit' => '1'])
             ->assertOk()->assertSee('name="b[0][count]" value="1"', false)->assertSee('name="b[1][lasts]" value="180"', false)->assertSee('data-field="b[1][lasts]"', false);
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", self::OWN + ['add' => 'hertz', 'at' => '33.5'])->assertOk()->assertSee('name="b[2][at]" value="33.5"', false);
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['b' => [['gone' => '1'] + self::OWN['b'][0], self::OWN['b'][1]]] + self::OWN)->assertOk()->assertDontSee('b[1]');
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            self::OWN + ['add' => 'hertz', 'at' => '33.5'],
+        )->assertOk()->assertSee('name="b[2][at]" value="33.5"', false);
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['b' => [['gone' => '1'] + self::OWN['b'][0], self::OWN['b'][1]]] + self::OWN,
+        )->assertOk()->assertDontSee('b[1]');
         $this->post("/switches/$switch->id/scenarios", self::OWN + ['name' => 'Trips in the dark'])->assertRedirect()->assertSessionHas('said');
         $kept = Scenario::query()->firstOrFail();
         self::assertSame(['set_source', 'engine_trip', 'set_source'], array_column($kept->events, 'do'));
@@ -45,7 +51,10 @@ final class LibraryTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $rows = [$change + self::OWN['b'][0]];
-        $page = (string) $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['b' => $rows] + self::OWN)->assertOk()->getContent();
+        $page = (string) $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['b' => $rows] + self::OWN,
+        )->assertOk()->getContent();
         self::assertMatchesRegularExpression('/id="b-0-' . $field . '"[^>]*is-invalid/', $page);
         self::assertStringContainsString('value="' . e($change[$field]) . '"', $page);
         $this->post("/switches/$switch->id/scenarios", ['b' => $rows, 'name' => 'x'] + self::OWN)->assertSessionHasErrors('name');

@@ -17,21 +17,46 @@ final class MetricTest extends TestCase
     {
         $this->signIn();
         foreach (InstallationKind::cases() as $kind) {
-            $this->post('/sites', ['name' => "M $kind->value", 'timezone' => 'Europe/Berlin', 'units' => 'metric', 'installation' => $kind->value, 'service_a' => '63'])->assertSessionHasNoErrors();
+            $this->post(
+                '/sites',
+                [
+                    'name' => "M $kind->value", 'timezone' => 'Europe/Berlin', 'units' => 'metric', 'installation' => $kind->value,
+                    'service_a' => '63',
+                ],
+            )->assertSessionHasNoErrors();
             $site = Site::query()->latest('id')->firstOrFail();
             $switch = TransferSwitch::query()->where('site_id', $site->id)->firstOrFail();
-            self::assertSame([230, 50], [$switch->plant['sources']['normal']['nominal_v'], $switch->plant['sources']['normal']['nominal_hz']]);
-            $this->put("/switches/$switch->id/loads", ['loads' => [['name' => 'Range', 'kw' => '7', 'priority' => '5'], ['name' => 'Lights', 'kw' => '0,8', 'priority' => '2', 'must_run' => '1']]])->assertSessionHasNoErrors();
+            self::assertSame(
+                [230, 50],
+                [$switch->plant['sources']['normal']['nominal_v'], $switch->plant['sources']['normal']['nominal_hz']],
+            );
+            $this->put(
+                "/switches/$switch->id/loads",
+                ['loads' => [
+                    ['name' => 'Range', 'kw' => '7', 'priority' => '5'],
+                    ['name' => 'Lights', 'kw' => '0,8', 'priority' => '2', 'must_run' => '1'],
+                ]],
+            )->assertSessionHasNoErrors();
             $this->get("/switches/$switch->id/settings")->assertOk();
-            $this->post("/switches/$switch->id/settings", ['seen_version' => '0', 'standing' => 'proposed', 'f' => $this->form("/switches/$switch->id/settings")])->assertSessionHasNoErrors();
+            $this->post(
+                "/switches/$switch->id/settings",
+                ['seen_version' => '0', 'standing' => 'proposed', 'f' => $this->form("/switches/$switch->id/settings")],
+            )->assertSessionHasNoErrors();
             foreach (['service', 'panels', 'source', 'place', 'loads'] as $on) {
                 $page = (string) $this->get("/sites/$site->id?on=$on")->assertOk()->getContent();
                 self::assertDoesNotMatchRegularExpression('#<span class="unit">(ft|gal|hp|in wc|°F)</span>#', $page, "$kind->value $on");
             }
-            foreach (['plan', 'wires', 'landing', 'shedding', 'power-down', 'pack-list', 'settings', 'rehearsal', 'season', 'commission', 'plan.pdf', 'plan.json', 'one-line.pdf'] as $name) {
+            foreach ([
+                'plan', 'wires', 'landing', 'shedding', 'power-down', 'pack-list', 'settings', 'rehearsal', 'season', 'commission',
+                'plan.pdf', 'plan.json', 'one-line.pdf',
+            ] as $name) {
                 $page = $this->get("/switches/$switch->id/$name")->assertOk();
                 if (! str_contains($name, '.')) {
-                    self::assertDoesNotMatchRegularExpression('#<span class="unit">(ft|gal|gal/h|hp|in wc|°F|ft²)</span>#', (string) $page->getContent(), "$kind->value $name");
+                    self::assertDoesNotMatchRegularExpression(
+                        '#<span class="unit">(ft|gal|gal/h|hp|in wc|°F|ft²)</span>#',
+                        (string) $page->getContent(),
+                        "$kind->value $name",
+                    );
                 }
             }
         }
@@ -40,7 +65,12 @@ final class MetricTest extends TestCase
     /** @return array<string, string> the settings as their form stands */
     private function form(string $page): array
     {
-        preg_match_all('#<(?:input|select)[^>]*name="f\[([^"\]]+)\]"[^>]*>#', (string) $this->get($page)->getContent(), $found, PREG_SET_ORDER);
+        preg_match_all(
+            '#<(?:input|select)[^>]*name="f\[([^"\]]+)\]"[^>]*>#',
+            (string) $this->get($page)->getContent(),
+            $found,
+            PREG_SET_ORDER,
+        );
         $form = [];
         foreach ($found as [$tag, $path]) {
             if (! str_contains($tag, 'checkbox') || str_contains($tag, 'checked')) {

@@ -30,23 +30,34 @@ final class OneAnswerTest extends TestCase
         $switch = $this->surveyed($kind, $columns);
         self::assertSame($name, TestPointFacts::ofSwitch($switch)->name);
         $run = $this->runOf($switch);
-        foreach (["sites/$switch->site_id?on=source", "switches/$switch->id/plan", "switches/$switch->id/commission", "runs/$run->id/report"] as $page) {
+        foreach ([
+            "sites/$switch->site_id?on=source", "switches/$switch->id/plan", "switches/$switch->id/commission", "runs/$run->id/report",
+        ] as $page) {
             $this->get("/$page")->assertOk()->assertSee($name);
         }
         $words = lcfirst($name) === $name ? [$name] : [$name, lcfirst($name)];
         foreach (["runs/$run->id", "runs/$run->id/procedure?step=simulated_outage/open"] as $page) {
             $content = html_entity_decode((string) $this->get("/$page")->assertOk()->getContent(), ENT_QUOTES);
-            self::assertTrue(array_filter($words, static fn(string $word): bool => str_contains($content, $word)) !== [], "$page says $name");
+            self::assertTrue(
+                array_filter($words, static fn(string $word): bool => str_contains($content, $word)) !== [],
+                "$page says $name",
+            );
         }
     }
 
     /** @return iterable<string, array{InstallationKind, array<string, mixed>, string}> */
     public static function devices(): iterable
     {
-        $outside = ['service_rated' => true, 'test_device' => 'md', 'test_disconnect' => 'Meter disconnect outside, north wall', 'survey' => ['upstream' => 'disconnect', 'inspection' => 'no']];
+        $outside = [
+            'service_rated' => true, 'test_device' => 'md', 'test_disconnect' => 'Meter disconnect outside, north wall',
+            'survey' => ['upstream' => 'disconnect', 'inspection' => 'no'],
+        ];
         yield 'a house with a disconnect outside' => [InstallationKind::WholeHouse, $outside, 'Meter disconnect outside, north wall'];
         yield 'a house nobody looked at' => [InstallationKind::WholeHouse, ['service_rated' => true], 'Transfer switch main'];
-        yield 'the panel main proves nothing' => [InstallationKind::WholeHouse, ['service_rated' => true, 'test_device' => 'panel.main', 'test_disconnect' => 'Main in the cellar'], 'Transfer switch main'];
+        yield 'the panel main proves nothing' => [
+            InstallationKind::WholeHouse,
+            ['service_rated' => true, 'test_device' => 'panel.main', 'test_disconnect' => 'Main in the cellar'], 'Transfer switch main',
+        ];
         yield 'a plug-in box' => [InstallationKind::PlugInBox, [], 'Plug of the switch box'];
         yield 'two supplies' => [InstallationKind::ContactorPair, [], 'First supply disconnect'];
         yield 'essential circuits' => [InstallationKind::EssentialCircuits, [], 'Breaker feed in Main panel'];
@@ -55,7 +66,10 @@ final class OneAnswerTest extends TestCase
     #[Test]
     public function the_survey_says_why_a_device_proves_nothing(): void
     {
-        $switch = $this->surveyed(InstallationKind::WholeHouse, ['service_rated' => true, 'test_device' => 'panel.main', 'test_disconnect' => 'Main in the cellar']);
+        $switch = $this->surveyed(
+            InstallationKind::WholeHouse,
+            ['service_rated' => true, 'test_device' => 'panel.main', 'test_disconnect' => 'Main in the cellar'],
+        );
         $this->get("/sites/$switch->site_id?on=source")->assertSee('The surveyed device proves nothing');
         $this->get("/switches/$switch->id/plan")->assertSee('Main in the cellar')->assertSee('the switch still sees good voltage');
     }
@@ -64,14 +78,19 @@ final class OneAnswerTest extends TestCase
     public function the_isolation_plan_the_procedure_and_the_power_down_begin_upstream(InstallationKind $kind): void
     {
         $switch = $this->surveyed($kind, ['survey' => ['upstream' => 'utility', 'upstream_second' => 'utility', 'inspection' => 'yes']]);
-        $this->post("/switches/$switch->id/commission", ['hazards_read' => '1', 'options' => ['install' => '1']])->assertSessionHasNoErrors();
+        $this->post(
+            "/switches/$switch->id/commission",
+            ['hazards_read' => '1', 'options' => ['install' => '1']],
+        )->assertSessionHasNoErrors();
         $run = $switch->runs()->firstOrFail();
         $page = html_entity_decode((string) $this->get("/runs/$run->id/procedure")->assertOk()->getContent(), ENT_QUOTES);
         $place = static fn(string $words): int => strpos($page, $words) ?: self::fail("\"$words\" is not asked for");
         self::assertLessThan($place('Prove dead on the line side of'), $place('The utility opens and tags the'));
         self::assertStringContainsString('Inspection release before the supply closes', $page);
         $this->get("/runs/$run->id/isolation.pdf")->assertOk();
-        $this->get("/switches/$switch->id/power-down")->assertOk()->assertSeeInOrder(['Utility', 'supply tagged open upstream', 'line side proved dead', 'own devices open']);
+        $this->get("/switches/$switch->id/power-down")->assertOk()->assertSeeInOrder([
+            'Utility', 'supply tagged open upstream', 'line side proved dead', 'own devices open',
+        ]);
     }
 
     /** @return iterable<string, array{InstallationKind}> */
@@ -98,7 +117,10 @@ final class OneAnswerTest extends TestCase
     {
         foreach ([InstallationKind::Mobile50, InstallationKind::Mobile30, InstallationKind::WholeHouse] as $kind) {
             $switch = $this->surveyed($kind, ['fuel' => 'battery', 'rated_kw' => ['battery' => 3, 'petrol' => 4]]);
-            foreach (['plan', 'shedding', 'power-down', 'pack-list', 'wires', 'landing', 'mobile', 'settings', 'rehearsal', 'plan.pdf', 'plan.json'] as $page) {
+            foreach ([
+                'plan', 'shedding', 'power-down', 'pack-list', 'wires', 'landing', 'mobile', 'settings', 'rehearsal', 'plan.pdf',
+                'plan.json',
+            ] as $page) {
                 $this->get("/switches/$switch->id/$page")->assertOk();
             }
         }
@@ -110,17 +132,30 @@ final class OneAnswerTest extends TestCase
     {
         $switch = $this->surveyed(InstallationKind::Mobile50, ['fuel' => 'battery', 'rated_kw' => ['battery' => 4, 'petrol' => 3]]);
         $switch->loads()->delete();
-        foreach ([['Charger', 0.9, null], ['Rear cooling', 1.8, 'L1'], ['Lights', 0.6, 'L2'], ['Roof unit', 3.2, 'L1L2'], ['Outlets', 1.1, 'L2']] as $place => [$name, $kw, $connect]) {
+        foreach ([
+            ['Charger', 0.9, null], ['Rear cooling', 1.8, 'L1'], ['Lights', 0.6, 'L2'], ['Roof unit', 3.2, 'L1L2'],
+            ['Outlets', 1.1, 'L2'],
+        ] as $place => [$name, $kw, $connect]) {
             $this->load($switch, $place, $name, $kw, $connect);
         }
-        Plan::keep($switch, User::query()->firstOrFail(), ['facts' => [], 'mobile' => ['battery_kwh' => 10, 'stations' => 1, 'charger' => 'Charger']]);
+        Plan::keep(
+            $switch,
+            User::query()->firstOrFail(),
+            ['facts' => [], 'mobile' => ['battery_kwh' => 10, 'stations' => 1, 'charger' => 'Charger']],
+        );
         $page = new MobilePage($this->fresh($switch));
         $on = $page->carried->on ?? [];
-        $kw = array_sum(array_map(static fn(LoadItem $load): float => (float) $load->kw, array_filter($switch->loads()->get()->all(), static fn(LoadItem $load): bool => in_array($load->name, $on, true))));
+        $kw = array_sum(array_map(
+            static fn(LoadItem $load): float => (float) $load->kw,
+            array_filter($switch->loads()->get()->all(), static fn(LoadItem $load): bool => in_array($load->name, $on, true)),
+        ));
         self::assertGreaterThan(0, $kw);
         self::assertNotContains('Charger', $on, 'it would charge the battery that feeds it');
         self::assertEqualsWithDelta($kw, $page->runtime?->values['load_kw'], 1e-9, 'what the plan leaves on is what empties the battery');
-        self::assertSame(['Batteries and inverter', 'Generator on petrol'], array_map(static fn($source): string => $source->name, $page->sources));
+        self::assertSame(
+            ['Batteries and inverter', 'Generator on petrol'],
+            array_map(static fn($source): string => $source->name, $page->sources),
+        );
         self::assertEqualsWithDelta($kw, $page->sources[0]->loadKw, 1e-9);
         $this->get("/switches/$switch->id/mobile")->assertOk()->assertSee('On each source');
     }
@@ -129,11 +164,19 @@ final class OneAnswerTest extends TestCase
     public function shedding_and_rehearsal_bring_a_compressor_back_at_one_time(): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse, ['fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
-        $settings = ['load_shed' => ['limit_kw' => 14, 'first_step_ms' => 10_000, 'step_ms' => 10_000, 'overload_ms' => 5000, 'lockout_ms' => 180_000]] + $switch->sheet()->firstOrFail()->settings;
-        Sheet::query()->create(['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'version' => 2, 'standing' => Standing::Proposed, 'settings' => $settings, 'habits' => [], 'user_id' => User::query()->firstOrFail()->id]);
+        $settings = ['load_shed' => [
+            'limit_kw' => 14, 'first_step_ms' => 10_000, 'step_ms' => 10_000, 'overload_ms' => 5000, 'lockout_ms' => 180_000,
+        ]] + $switch->sheet()->firstOrFail()->settings;
+        Sheet::query()->create([
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'version' => 2, 'standing' => Standing::Proposed,
+            'settings' => $settings, 'habits' => [], 'user_id' => User::query()->firstOrFail()->id,
+        ]);
         $page = new SheddingPage($this->fresh($switch));
         self::assertSame('back after 3:00.0', $page->fate($switch->loads()->where('name', 'Heat pump')->firstOrFail()));
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'n' => ['lasts_ms' => '400']])->assertOk()->assertSee('Its compressor waits');
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['story' => 'outage', 'n' => ['lasts_ms' => '400']],
+        )->assertOk()->assertSee('Its compressor waits');
     }
 
     #[Test]
@@ -153,9 +196,18 @@ final class OneAnswerTest extends TestCase
         $feeder = array_values(array_filter($facts->feeders()->feeders(), static fn(array $one): bool => $one['from'] === 'gen'))[0];
         self::assertEqualsWithDelta(round((float) $facts->source?->legA, 1), $feeder['amps'], 1e-9);
         self::assertGreaterThanOrEqual($feeder['amps'], $feeder['ocpd_a']);
-        $small = ['name' => 'Generator', 'from' => 'gen', 'to' => 'ats', 'amps' => '80', 'ocpd_a' => '100', 'length' => '50', 'material' => 'cu', 'raceway' => 'pvc40', 'trade_size' => '1-1/4'];
+        $small = [
+            'name' => 'Generator', 'from' => 'gen', 'to' => 'ats', 'amps' => '80', 'ocpd_a' => '100', 'length' => '50',
+            'material' => 'cu', 'raceway' => 'pvc40', 'trade_size' => '1-1/4',
+        ];
         $this->put("/switches/$switch->id/wires", ['runs' => [$small]])->assertSessionHasNoErrors();
-        self::assertContains('source-feeder-small', array_map(static fn(array $told): string => $told['finding']->id, (new WiresPage($this->fresh($switch), $switch->refresh()->plan))->findings()));
+        self::assertContains(
+            'source-feeder-small',
+            array_map(
+                static fn(array $told): string => $told['finding']->id,
+                (new WiresPage($this->fresh($switch), $switch->refresh()->plan))->findings(),
+            ),
+        );
     }
 
     #[Test]
@@ -163,9 +215,15 @@ final class OneAnswerTest extends TestCase
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
         foreach (['L3', '3P', 'L2L3'] as $connect) {
-            $this->put("/switches/$switch->id/loads", ['loads' => [['name' => 'Pump', 'kw' => '2', 'priority' => '1', 'connect' => $connect]]])->assertSessionHasErrors('loads.0.connect');
+            $this->put(
+                "/switches/$switch->id/loads",
+                ['loads' => [['name' => 'Pump', 'kw' => '2', 'priority' => '1', 'connect' => $connect]]],
+            )->assertSessionHasErrors('loads.0.connect');
         }
-        $this->put("/switches/$switch->id/loads", ['loads' => [['name' => 'Pump', 'kw' => '2', 'priority' => '1', 'connect' => 'L2']]])->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/loads",
+            ['loads' => [['name' => 'Pump', 'kw' => '2', 'priority' => '1', 'connect' => 'L2']]],
+        )->assertSessionHasNoErrors();
         $this->get("/sites/$switch->site_id?on=loads")->assertDontSee('all three');
     }
 
@@ -182,23 +240,35 @@ final class OneAnswerTest extends TestCase
         $user = $this->signIn();
         $switch = $this->switchOf($user, $kind);
         $switch->update($columns + ($kind->hasGenerator() ? ['fuel' => 'lp', 'rated_kw' => ['lp' => 18]] : []));
-        foreach ([['Always on', 1.2, true, false], ['Heat pump', 5.0, false, true], ['Range', 6.0, false, true]] as $place => [$name, $kw, $mustRun, $shed]) {
+        foreach ([
+            ['Always on', 1.2, true, false], ['Heat pump', 5.0, false, true], ['Range', 6.0, false, true],
+        ] as $place => [$name, $kw, $mustRun, $shed]) {
             $this->load($switch, $place, $name, $kw, null, $mustRun, $shed);
         }
 
         return $this->fresh($switch);
     }
 
-    private function load(TransferSwitch $switch, int $place, string $name, float $kw, ?string $connect, bool $mustRun = false, bool $shed = false): void
-    {
+    private function load(
+        TransferSwitch $switch,
+        int $place,
+        string $name,
+        float $kw,
+        ?string $connect,
+        bool $mustRun = false,
+        bool $shed = false,
+    ): void {
         LoadItem::query()->create([
-            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'place' => $place, 'name' => $name, 'kw' => $kw, 'priority' => $place + 1, 'must_run' => $mustRun,
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'place' => $place, 'name' => $name, 'kw' => $kw,
+            'priority' => $place + 1, 'must_run' => $mustRun,
             'shed' => $shed, 'connect' => $connect, 'compressor' => $name === 'Heat pump', 'essential' => $mustRun,
         ]);
     }
 
     private function fresh(TransferSwitch $switch): TransferSwitch
     {
-        return TransferSwitch::query()->with(['site.switches', 'loads', 'plan.user', 'sheet.user', 'run.sheet', 'run.user', 'proofs', 'photos'])->findOrFail($switch->id);
+        return TransferSwitch::query()->with([
+            'site.switches', 'loads', 'plan.user', 'sheet.user', 'run.sheet', 'run.user', 'proofs', 'photos',
+        ])->findOrFail($switch->id);
     }
 }

@@ -137,7 +137,13 @@ final class PlanPagesTest extends TestCase
     public function a_start_on_the_drawn_limit_dips_by_what_the_line_says(): void
     {
         $page = new SheddingPage($this->loaded($this->surveyed(InstallationKind::WholeHouse)));
-        $answer = (new Calculations())->calc('step_sequence', Node::fromArray(['usable_kw' => 100, 'k_kva' => PlanFacts::stiffnessKva((float) $page->source?->ratedKva), 'loads' => [['id' => 'a', 'kw' => 1, 'start_kva' => $page->limitKva]]]));
+        $answer = (new Calculations())->calc(
+            'step_sequence',
+            Node::fromArray([
+                'usable_kw' => 100, 'k_kva' => PlanFacts::stiffnessKva((float) $page->source?->ratedKva),
+                'loads' => [['id' => 'a', 'kw' => 1, 'start_kva' => $page->limitKva]],
+            ]),
+        );
         self::assertEqualsWithDelta(PlanFacts::DIP_LIMIT_PCT, $answer['worst_dip_pct'], 1e-9);
         self::assertStringContainsString('kVA dips by 20 %', $page->chart()->svg());
     }
@@ -245,7 +251,10 @@ final class PlanPagesTest extends TestCase
     public function bonds_are_drawn_as_found_as_they_will_be_and_as_they_move(): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
-        $this->put("/switches/$switch->id/plan", ['neutral_switched' => '0', 'generator_bonded' => '1', 'panel_bonded' => '1', 'service_bonded' => '1'])->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/plan",
+            ['neutral_switched' => '0', 'generator_bonded' => '1', 'panel_bonded' => '1', 'service_bonded' => '1'],
+        )->assertSessionHasNoErrors();
         $drawn = function (string $bonds) use ($switch): string {
             return (string) $this->get("/switches/$switch->id/plan?bonds=$bonds")->assertOk()->getContent();
         };
@@ -260,7 +269,14 @@ final class PlanPagesTest extends TestCase
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
         $switch->update(['survey' => ['tank_gal' => 250, 'tank_pct' => 70]]);
-        $columns = array_column(array_map(static fn($column): array => [$column->key, $column], PlanPage::of($this->loaded($switch), null, new PlanLook())->columns()), 1, 0);
+        $columns = array_column(
+            array_map(
+                static fn($column): array => [$column->key, $column],
+                PlanPage::of($this->loaded($switch), null, new PlanLook())->columns(),
+            ),
+            1,
+            0,
+        );
         self::assertGreaterThan($columns['whole']->labourHours, $columns['essential']->labourHours);
         self::assertGreaterThan($columns['whole']->runtimeHours(), $columns['essential']->runtimeHours());
         self::assertContains('Range', $columns['essential']->off);

@@ -65,7 +65,10 @@ final class ProcedureTest extends TestCase
         $refused = $this->send($run, [$this->answer('inspect/torque', ['so' => true])])->assertOk()->json('refused.0');
         self::assertSame('/answers/0/step', $refused['path']);
         self::assertStringContainsString('Prove dead', $refused['message']);
-        $first = array_map(fn(string $step): array => $this->answer("isolate/$step", ['so' => true, 'note' => 'Tag 14.']), ['briefing', 'block-engine', 'upstream', 'line-side-dead', 'open-q1', 'open-panel.main']);
+        $first = array_map(
+            fn(string $step): array => $this->answer("isolate/$step", ['so' => true, 'note' => 'Tag 14.']),
+            ['briefing', 'block-engine', 'upstream', 'line-side-dead', 'open-q1', 'open-panel.main'],
+        );
         $this->send($run, $first)->assertJsonCount(6, 'kept');
         $refused = $this->send($run, [$this->answer('isolate/proved-dead', ['skip_reason' => 'In a hurry.'])])->json('refused.0');
         self::assertSame('/answers/0/skip_reason', $refused['path']);
@@ -180,7 +183,14 @@ final class ProcedureTest extends TestCase
         $run = $this->runOf($this->switchOf($this->signIn()));
         $this->sendMarks($run, self::timed())->assertOk();
         $this->send($run, [$this->answer('isolate/briefing', ['so' => true])])->assertJsonCount(1, 'kept');
-        $this->send($run, [$this->answer('isolate/block-engine', ['so' => true]), $this->answer('isolate/upstream', ['so' => true, 'note' => 'Tag 14.']), $this->answer('isolate/line-side-dead', ['so' => true])])->assertJsonCount(3, 'kept');
+        $this->send(
+            $run,
+            [
+                $this->answer('isolate/block-engine', ['so' => true]),
+                $this->answer('isolate/upstream', ['so' => true, 'note' => 'Tag 14.']),
+                $this->answer('isolate/line-side-dead', ['so' => true]),
+            ],
+        )->assertJsonCount(3, 'kept');
         $this->get("/runs/$run->id")->assertSeeInOrder(['Proves', 'Times', 'Leaves open', 'Checks while dead and bonds']);
         $this->post("/runs/$run->id/sign", ['signed_name' => 'Ana'])->assertRedirect();
         self::assertSame('incomplete', $run->refresh()->verdict, 'the dead checks were begun and not finished');

@@ -19,7 +19,10 @@ final class RehearsalTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn(), $kind);
         foreach (Story::cases() as $story) {
-            $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => $story->value])->assertOk()->assertSee('What happens, and why')->assertSee('<svg class="strip-plot"', false);
+            $this->followingRedirects()->post(
+                "/switches/$switch->id/rehearsal",
+                ['story' => $story->value],
+            )->assertOk()->assertSee('What happens, and why')->assertSee('<svg class="strip-plot"', false);
         }
     }
 
@@ -49,24 +52,40 @@ final class RehearsalTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $ghost = json_encode(['plot' => ['story' => 'outage', 'n' => []], 'd' => []], JSON_THROW_ON_ERROR);
-        $answer = $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'd' => ['/start_delay_ms' => '8'], 'ghost' => $ghost], ['HX-Request' => 'true']);
+        $answer = $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['story' => 'outage', 'd' => ['/start_delay_ms' => '8'], 'ghost' => $ghost],
+            ['HX-Request' => 'true'],
+        );
         $answer->assertOk()->assertSee("+3.0\u{202F}s")->assertSee('class="ghost"', false)->assertSee('sheet says')->assertSee('Put into settings')->assertDontSee('<html', false);
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => 'outage', 'ghost' => $ghost])->assertDontSee('class="ghost"', false);
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['story' => 'outage', 'ghost' => $ghost],
+        )->assertDontSee('class="ghost"', false);
     }
 
     #[Test]
     public function a_blink_starts_nothing_and_a_false_return_is_not_taken(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => 'blink'])->assertSee('Starts <b class="fig">0</b>', false)->assertSee('Starts avoided <b class="fig">1</b>', false);
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => 'false_return'])->assertSee('Returns cut <b class="fig">1</b>', false)->assertSee('A cut timer keeps nothing');
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['story' => 'blink'],
+        )->assertSee('Starts <b class="fig">0</b>', false)->assertSee('Starts avoided <b class="fig">1</b>', false);
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['story' => 'false_return'],
+        )->assertSee('Returns cut <b class="fig">1</b>', false)->assertSee('A cut timer keeps nothing');
     }
 
     #[Test]
     public function a_bad_delay_is_told_at_its_field_and_kept_beside_the_run_of_the_sheet(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['d' => ['/return_delay_ms' => 'soon'], 'n' => ['off_ms' => '-4']])
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['d' => ['/return_delay_ms' => 'soon'], 'n' => ['off_ms' => '-4']],
+        )
             ->assertOk()->assertSee('value="soon"', false)->assertSee('must be a time')->assertSee('value="-4"', false)->assertDontSee('Put into settings');
     }
 
@@ -90,7 +109,13 @@ final class RehearsalTest extends TestCase
     public function hostile_fields_do_no_harm(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => ['x'], 'd' => 'x', 'n' => [['x']], 'ghost' => '{"plot":{"story":"outage","n":5},"d":"x"}'])->assertOk();
-        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['ghost' => str_repeat('[', 3000), 'n' => ['off_ms' => '<script>']])->assertOk()->assertDontSee('<script>', false);
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['story' => ['x'], 'd' => 'x', 'n' => [['x']], 'ghost' => '{"plot":{"story":"outage","n":5},"d":"x"}'],
+        )->assertOk();
+        $this->followingRedirects()->post(
+            "/switches/$switch->id/rehearsal",
+            ['ghost' => str_repeat('[', 3000), 'n' => ['off_ms' => '<script>']],
+        )->assertOk()->assertDontSee('<script>', false);
     }
 }

@@ -71,7 +71,8 @@ final class RoutesTest extends TestCase
             if (in_array($route->uri(), ['login', 'up'], true) || $route->uri() === 'logout') {
                 continue;
             }
-            $part = in_array($route->uri(), ['runs/{run}/verdict', 'runs/{run}/parts'], true) ? ['HTTP_HX_REQUEST' => 'true'] : []; // a part of a page
+            // a part of a page
+            $part = in_array($route->uri(), ['runs/{run}/verdict', 'runs/{run}/parts'], true) ? ['HTTP_HX_REQUEST' => 'true'] : [];
             $answer = $this->call($method, $this->fill($route, $ids), server: $part);
             if ($method === 'GET' && ! in_array($route->uri(), ['sites/new', 'people'], true)) {
                 self::assertSame(200, $answer->getStatusCode(), $route->uri());
@@ -121,7 +122,10 @@ final class RoutesTest extends TestCase
     private function ids(int $site, int $switch, int $run): array
     {
         $keeper = User::query()->oldest('id')->firstOrFail();
-        Plan::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'facts' => [], 'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse))]);
+        Plan::query()->create([
+            'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'facts' => [],
+            'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse)),
+        ]);
         $imported = ImportedRun::query()->create(['company_id' => $keeper->company_id, 'user_id' => $keeper->id, 'site' => 'Fern Hill 3', 'head' => Run::query()->findOrFail($run)->head, 'document' => $this->get("/runs/$run/report.json")->getContent()]);
         Run::query()->whereKey($run)->update(['signed_at' => now(), 'signed_name' => 'Ana', 'verdict' => 'pass']);
         $link = HandoverLink::query()->create(['company_id' => $keeper->company_id, 'run_id' => $run, 'user_id' => $keeper->id, 'token_hash' => HandoverLink::hash('a-token'), 'expires_at' => now()->addDay()]);

@@ -20,7 +20,13 @@ final class SessionsTest extends TestCase
     {
         $user = UserFactory::make(Role::Technician);
         $this->openElsewhere($user);
-        $this->actingAs($user)->put('/account/password', ['current_password' => 'a long enough secret', 'password' => 'a sentence that holds', 'password_confirmation' => 'a sentence that holds'])
+        $this->actingAs($user)->put(
+            '/account/password',
+            [
+                'current_password' => 'a long enough secret', 'password' => 'a sentence that holds',
+                'password_confirmation' => 'a sentence that holds',
+            ],
+        )
             ->assertSessionHasNoErrors();
         self::assertSame(0, DB::table('sessions')->where('user_id', $user->id)->count());
     }
@@ -59,9 +65,16 @@ final class SessionsTest extends TestCase
         $user = UserFactory::make(Role::Technician);
         $switch = $this->switchOf($user);
         $form = config('app.url') . "/switches/$switch->id/settings";
-        $this->post("/switches/$switch->id/settings", ['note' => 'After the storm', 'password' => 'never'], ['referer' => $form])->assertRedirect('/login');
+        $this->post(
+            "/switches/$switch->id/settings",
+            ['note' => 'After the storm', 'password' => 'never'],
+            ['referer' => $form],
+        )->assertRedirect('/login');
         $this->get('/login')->assertSee('go on with what you typed');
-        $this->post('/login', ['email' => $user->email, 'password' => 'a long enough secret'])->assertRedirect("/switches/$switch->id/settings")->assertSessionHas('_old_input', ['note' => 'After the storm']);
+        $this->post(
+            '/login',
+            ['email' => $user->email, 'password' => 'a long enough secret'],
+        )->assertRedirect("/switches/$switch->id/settings")->assertSessionHas('_old_input', ['note' => 'After the storm']);
         $this->get("/switches/$switch->id/settings")->assertSee('After the storm');
     }
 
@@ -69,14 +82,20 @@ final class SessionsTest extends TestCase
     public function what_comes_from_elsewhere_is_not_kept(array $headers): void
     {
         $switch = $this->switchOf(UserFactory::make(Role::Technician));
-        $this->post("/switches/$switch->id/settings", ['note' => 'planted'], $headers)->assertRedirect('/login')->assertSessionMissing('interrupted');
+        $this->post(
+            "/switches/$switch->id/settings",
+            ['note' => 'planted'],
+            $headers,
+        )->assertRedirect('/login')->assertSessionMissing('interrupted');
     }
 
     /** @return iterable<string, array{array<string, string>}> */
     public static function strangers(): iterable
     {
         yield 'another host' => [['referer' => 'http://escapement.example/form']];
-        yield 'another site by the browser' => [['referer' => 'http://127.0.0.1:8080/switches/1/settings', 'sec-fetch-site' => 'cross-site']];
+        yield 'another site by the browser' => [[
+            'referer' => 'http://127.0.0.1:8080/switches/1/settings', 'sec-fetch-site' => 'cross-site',
+        ]];
         yield 'nobody says' => [[]];
     }
 
@@ -118,6 +137,9 @@ final class SessionsTest extends TestCase
 
     private function openElsewhere(User $user): void
     {
-        DB::table('sessions')->insert(['id' => "s-$user->id", 'user_id' => $user->id, 'ip_address' => '127.0.0.1', 'user_agent' => 'test', 'payload' => '', 'last_activity' => time()]);
+        DB::table('sessions')->insert([
+            'id' => "s-$user->id", 'user_id' => $user->id, 'ip_address' => '127.0.0.1', 'user_agent' => 'test', 'payload' => '',
+            'last_activity' => time(),
+        ]);
     }
 }

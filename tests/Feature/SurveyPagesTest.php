@@ -41,7 +41,11 @@ final class SurveyPagesTest extends TestCase
         self::assertArrayNotHasKey('meter', $survey);
         $this->get("/sites/$switch->site_id?on=place")->assertSee('value="4.9"', false)->assertSee('There is no carbon monoxide alarm inside.');
         $this->put("/switches/$switch->id/survey/place", ['answers' => ['opening_m' => '', 'co_alarms' => '']]);
-        self::assertSame(['upstream', 'inspection', 'slack_m'], array_keys($switch->refresh()->survey ?? []), 'what is emptied is not known any more');
+        self::assertSame(
+            ['upstream', 'inspection', 'slack_m'],
+            array_keys($switch->refresh()->survey ?? []),
+            'what is emptied is not known any more',
+        );
     }
 
     /** @param array<string, string> $answers */

@@ -47,7 +47,10 @@ final class TestButtonTest extends TestCase
     {
         $run = $this->begun();
         $this->sendMarks($run, self::timed(self::TEST))->assertOk();
-        $this->get("/runs/$run->id/verdict", ['HX-Request' => 'true'])->assertSee('Only the test button was timed.')->assertSee('it would not be complete');
+        $this->get(
+            "/runs/$run->id/verdict",
+            ['HX-Request' => 'true'],
+        )->assertSee('Only the test button was timed.')->assertSee('it would not be complete');
         $this->post("/runs/$run->id/sign", ['signed_name' => 'Ana Quist'])->assertSessionHasNoErrors();
         self::assertSame('incomplete', $run->refresh()->verdict);
     }
@@ -146,10 +149,19 @@ final class TestButtonTest extends TestCase
     /** @return iterable<string, array{InstallationKind, list<string>, list<string>, bool}> */
     public static function watches(): iterable
     {
-        yield 'a house' => [InstallationKind::WholeHouse, ['Simulated outage', 'Test by the button'], ['as you open the disconnect upstream', 'Q1 service is the one to open'], true];
-        yield 'a box with a plug' => [InstallationKind::PlugInBox, ['Simulated outage', 'Test by the button'], ['as you pull the plug', 'pull the plug of the switch box'], true];
+        yield 'a house' => [
+            InstallationKind::WholeHouse, ['Simulated outage', 'Test by the button'],
+            ['as you open the disconnect upstream', 'Q1 service is the one to open'], true,
+        ];
+        yield 'a box with a plug' => [
+            InstallationKind::PlugInBox, ['Simulated outage', 'Test by the button'],
+            ['as you pull the plug', 'pull the plug of the switch box'], true,
+        ];
         yield 'a mobile relay' => [InstallationKind::Mobile30, ['Start and stop'], ['as you press the start of the generator', "by the generator's own buttons"], false];
-        yield 'two transformers' => [InstallationKind::ContactorPair, ['Simulated outage'], ['as you open the disconnect upstream', 'First supply disconnect is the one to open'], false];
+        yield 'two transformers' => [
+            InstallationKind::ContactorPair, ['Simulated outage'],
+            ['as you open the disconnect upstream', 'First supply disconnect is the one to open'], false,
+        ];
     }
 
     /** @param array<string, string> $options */

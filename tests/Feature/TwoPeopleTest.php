@@ -21,13 +21,22 @@ final class TwoPeopleTest extends TestCase
     public function a_page_of_the_survey_is_kept_whole(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $site = ['name' => 'Fern Hill 3', 'timezone' => 'America/New_York', 'units' => 'us', 'installation' => 'K1', 'address' => 'Fern Hill 3', 'service_a' => '200', 'altitude' => '600', 'owner' => 'Ida Fern'];
-        $this->put("/switches/$switch->id/survey/service", $site + ['answers' => ['upstream' => 'disconnect', 'slack_m' => '2'], 'next' => '1'])->assertSessionHasNoErrors()->assertRedirectContains('on=panels');
+        $site = [
+            'name' => 'Fern Hill 3', 'timezone' => 'America/New_York', 'units' => 'us', 'installation' => 'K1',
+            'address' => 'Fern Hill 3', 'service_a' => '200', 'altitude' => '600', 'owner' => 'Ida Fern',
+        ];
+        $this->put(
+            "/switches/$switch->id/survey/service",
+            $site + ['answers' => ['upstream' => 'disconnect', 'slack_m' => '2'], 'next' => '1'],
+        )->assertSessionHasNoErrors()->assertRedirectContains('on=panels');
         $kept = $switch->refresh();
         self::assertSame(['Fern Hill 3', 200, 'Ida Fern'], [$kept->site->address, $kept->site->service_a, $kept->site->owner]);
         self::assertSame('disconnect', $kept->survey['upstream'] ?? null);
 
-        $this->put("/switches/$switch->id/survey/service", ['service_a' => 'many'] + $site + ['answers' => ['slack_m' => '3']])->assertSessionHasErrors('service_a');
+        $this->put(
+            "/switches/$switch->id/survey/service",
+            ['service_a' => 'many'] + $site + ['answers' => ['slack_m' => '3']],
+        )->assertSessionHasErrors('service_a');
         self::assertSame(0.61, $switch->refresh()->survey['slack_m'] ?? null, 'together or not at all');
     }
 
@@ -56,7 +65,10 @@ final class TwoPeopleTest extends TestCase
         $place = $this->tab($switch, Subject::Place);
         $service = $this->tab($switch, Subject::Service);
         $this->put("/switches/$switch->id/survey/place", ['answers' => ['co_alarms' => 'yes']] + $place)->assertSessionHasNoErrors();
-        $this->put("/switches/$switch->id/survey/service", ['answers' => ['upstream' => 'disconnect']] + $service)->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/survey/service",
+            ['answers' => ['upstream' => 'disconnect']] + $service,
+        )->assertSessionHasNoErrors();
         self::assertSame(['yes', 'disconnect'], [$switch->refresh()->survey['co_alarms'] ?? null, $switch->survey['upstream'] ?? null]);
     }
 
@@ -83,9 +95,14 @@ final class TwoPeopleTest extends TestCase
     {
         $range = self::load('Range', 8);
         $pump = self::load('Pump', 1.5);
-        yield 'each adds one' => [[$range, $pump, self::load('Dryer', 5)], [$range, $pump, self::load('Lights', 1)], ['Range' => 8, 'Pump' => 1.5, 'Lights' => 1, 'Dryer' => 5], null];
+        yield 'each adds one' => [
+            [$range, $pump, self::load('Dryer', 5)], [$range, $pump, self::load('Lights', 1)],
+            ['Range' => 8, 'Pump' => 1.5, 'Lights' => 1, 'Dryer' => 5], null,
+        ];
         yield 'one changes, the other takes out another' => [[self::load('Range', 9), $pump], [$range], ['Range' => 9], null];
-        yield 'both change the same' => [[self::load('Range', 9), $pump], [self::load('Range', 10), $pump], ['Range' => 9, 'Pump' => 1.5], 'loads.0.name'];
+        yield 'both change the same' => [
+            [self::load('Range', 9), $pump], [self::load('Range', 10), $pump], ['Range' => 9, 'Pump' => 1.5], 'loads.0.name',
+        ];
         yield 'one changes what the other takes out' => [[self::load('Range', 9), $pump], [$pump], ['Range' => 9, 'Pump' => 1.5], 'loads'];
         yield 'both take out' => [[$pump], [$pump], ['Pump' => 1.5], null];
     }
@@ -94,15 +111,24 @@ final class TwoPeopleTest extends TestCase
     public function a_cleared_name_takes_a_load_out_and_a_slip_of_the_pen_is_asked_back(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->put("/switches/$switch->id/loads", ['loads' => [self::load('Range', 8), self::load('Pump', 1.5)]])->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/loads",
+            ['loads' => [self::load('Range', 8), self::load('Pump', 1.5)]],
+        )->assertSessionHasNoErrors();
         $was = ['was' => json_encode(LoadLines::kept($switch->refresh()), JSON_THROW_ON_ERROR)];
-        $this->put("/switches/$switch->id/loads", ['loads' => [self::load('', 8), self::load('Pump', 1.5)]] + $was)->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/loads",
+            ['loads' => [self::load('', 8), self::load('Pump', 1.5)]] + $was,
+        )->assertSessionHasNoErrors();
         self::assertSame(['Pump'], $switch->loads()->pluck('name')->all());
         $this->put("/switches/$switch->id/loads", ['loads' => [self::load('Pump', 3500)]])->assertSessionHasErrors(['loads.0.kw', 'sure']);
         $this->put("/switches/$switch->id/loads", ['loads' => [self::load('Pump', 3500)], 'sure' => '1'])->assertSessionHasNoErrors();
         $this->put("/switches/$switch->id/loads", ['loads' => [['kw' => '3,5'] + self::load('Pump', 1)]])->assertSessionHasNoErrors();
         self::assertEquals(3.5, $switch->loads()->sole()->kw);
-        $this->put("/switches/$switch->id/loads", ['loads' => [['kw' => '1,200'] + self::load('Pump', 1)]])->assertSessionHasErrors('loads.0.kw');
+        $this->put(
+            "/switches/$switch->id/loads",
+            ['loads' => [['kw' => '1,200'] + self::load('Pump', 1)]],
+        )->assertSessionHasErrors('loads.0.kw');
     }
 
     #[Test]
@@ -135,13 +161,25 @@ final class TwoPeopleTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $page = (string) $this->get("/switches/$switch->id/settings")->getContent();
-        preg_match_all('#<input[^>]*name="(f\[[^"]+\])"[^>]*value="([^"]*)"|<input[^>]*value="([^"]*)"[^>]*name="(f\[[^"]+\])"#', $page, $found, PREG_SET_ORDER);
+        preg_match_all(
+            '#<input[^>]*name="(f\[[^"]+\])"[^>]*value="([^"]*)"|<input[^>]*value="([^"]*)"[^>]*name="(f\[[^"]+\])"#',
+            $page,
+            $found,
+            PREG_SET_ORDER,
+        );
         $form = [];
         foreach ($found as $one) {
-            $form[substr(html_entity_decode($one[1] !== '' ? $one[1] : $one[4]), 2, -1)] = html_entity_decode($one[1] !== '' ? $one[2] : $one[3]);
+            $form[substr(
+                html_entity_decode($one[1] !== '' ? $one[1] : $one[4]),
+                2,
+                -1,
+            )] = html_entity_decode($one[1] !== '' ? $one[2] : $one[3]);
         }
         $form += ['/transition' => $switch->sheet->settings['transition'] ?? 'open'];
-        $send = fn(array $f, array $more = []) => $this->post("/switches/$switch->id/settings", $more + ['seen_version' => (string) $switch->sheets()->max('version'), 'standing' => 'as_left', 'f' => $f + $form]);
+        $send = fn(array $f, array $more = []) => $this->post(
+            "/switches/$switch->id/settings",
+            $more + ['seen_version' => (string) $switch->sheets()->max('version'), 'standing' => 'as_left', 'f' => $f + $form],
+        );
         $send(['/return_delay_ms' => '300000'])->assertSessionHasErrors(['f./return_delay_ms', 'sure']);
         $send(['/return_delay_ms' => '5 min'])->assertSessionHasNoErrors();
         self::assertSame(300_000, $switch->sheet()->firstOrFail()->settings['return_delay_ms']);

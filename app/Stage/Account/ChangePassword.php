@@ -27,7 +27,10 @@ final readonly class ChangePassword
         $request->session()->regenerate(destroy: true); // else the cookie of before would stay good
         $user->endSessions($request->session()->getId());
 
-        return redirect()->route('account')->with('said', 'The password is changed. Wherever else you were signed in, you are not any more.');
+        return redirect()->route('account')->with(
+            'said',
+            'The password is changed. Wherever else you were signed in, you are not any more.',
+        );
     }
 
     /** What bcrypt would not read of a password may not be taken for a part of it. */

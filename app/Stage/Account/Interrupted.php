@@ -26,7 +26,11 @@ final readonly class Interrupted
         if ($back === null || $request->isMethodSafe() || $request->expectsJson() || ! $request->hasSession()) {
             return null;
         }
-        $typed = array_filter((array) $request->input(), static fn(int|string $key): bool => ! in_array($key, ['_token', '_method'], true) && ! str_contains((string) $key, 'password'), ARRAY_FILTER_USE_KEY);
+        $typed = array_filter(
+            (array) $request->input(),
+            static fn(int|string $key): bool => ! in_array($key, ['_token', '_method'], true) && ! str_contains((string) $key, 'password'),
+            ARRAY_FILTER_USE_KEY,
+        );
         if ($typed === [] || strlen((string) json_encode($typed, JSON_PARTIAL_OUTPUT_ON_ERROR)) > self::MOST_BYTES) {
             return null;
         }
@@ -35,7 +39,10 @@ final readonly class Interrupted
         }
         $request->session()->put(self::KEY, ['back' => $back, 'typed' => $typed]);
 
-        return self::to($request, redirect()->route('login')->with('said', 'Your session has ended. Sign in, and go on with what you typed.'));
+        return self::to(
+            $request,
+            redirect()->route('login')->with('said', 'Your session has ended. Sign in, and go on with what you typed.'),
+        );
     }
 
     public static function resumed(Request $request): ?RedirectResponse
@@ -49,7 +56,8 @@ final readonly class Interrupted
     private static function from(Request $request): ?string
     {
         $came = parse_url((string) $request->headers->get('referer'));
-        $isOurs = is_array($came) && isset($came['path']) && ($came['host'] ?? '') . (isset($came['port']) ? ":{$came['port']}" : '') === $request->getHttpHost();
+        $isOurs = is_array($came) && isset($came['path']) && ($came['host'] ?? '')
+            . (isset($came['port']) ? ":{$came['port']}" : '') === $request->getHttpHost();
         if (! $isOurs || $came['path'] === '/login' || $request->headers->get('sec-fetch-site', 'same-origin') !== 'same-origin') {
             return null;
         }

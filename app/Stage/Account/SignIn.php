@@ -11,7 +11,9 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
 
-/** Failures are counted, by address and by where they come from; whoever knows the password is never locked out by others' tries for long. */
+/**
+ * Failures are counted, by address and by where they come from; whoever knows the password is never locked out by others' tries for long.
+ */
 final readonly class SignIn
 {
     private const MOST_BY_ADDRESS = 5;

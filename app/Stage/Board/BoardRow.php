@@ -27,7 +27,8 @@ final readonly class BoardRow
         $this->kind = $site->installation->short();
         $this->stages = $standing->stages();
         $this->provenWhen = $standing->provenOn();
-        $this->provenHow = $standing->proof === null || $this->provenWhen === null ? null : $standing->proof->state->label() . ', ' . $standing->proof->latest()?->by;
+        $this->provenHow = $standing->proof === null || $this->provenWhen === null ? null : $standing->proof->state->label() . ', '
+            . $standing->proof->latest()?->by;
         $this->isProven = $standing->proof?->state === StandingState::Proven;
         $this->need = $this->firstNeed($standing);
         $this->url = $this->need->url;
@@ -43,13 +44,43 @@ final readonly class BoardRow
 
         return match (true) {
             $switch === null => new BoardNeed('note', "$name has no switch yet", 'Survey: say what is there', $survey),
-            $standing->proof?->state === StandingState::Failed => new BoardNeed('stop', "$name: part of the proof failed", $standing->proofSentence(), route('runs', $switch)),
+            $standing->proof?->state === StandingState::Failed => new BoardNeed(
+                'stop',
+                "$name: part of the proof failed",
+                $standing->proofSentence(),
+                route('runs', $switch),
+            ),
             $stops !== [] => new BoardNeed('stop', "$name: " . lcfirst($stops[0]->message), $stops[0]->because, route('sheet', $switch)),
-            $run !== null && ! $run->isSigned() => new BoardNeed('warn', "$name has a run that is not signed", 'Continue at the stopwatch, or sign it', route('run', $run)),
-            $standing->proof?->state === StandingState::Stale => new BoardNeed('warn', "$name was changed after it was proved", implode('; ', array_slice($standing->changes(), 0, 2)), route('runs', $switch)),
-            $switch->sheet === null => new BoardNeed('note', "$name has no settings yet", 'Begin from the template of its type', route('sheet', $switch)),
-            $standing->proof?->state === StandingState::Never => new BoardNeed('note', "$name: nothing is proved yet", 'Rehearse it, then take the stopwatch', route('runs', $switch)),
-            $standing->proof?->state !== StandingState::Proven => new BoardNeed('note', "$name is " . $standing->proof?->state->label(), 'Not proved: ' . $standing->proof?->missing(), route('runs', $switch)),
+            $run !== null && ! $run->isSigned() => new BoardNeed(
+                'warn',
+                "$name has a run that is not signed",
+                'Continue at the stopwatch, or sign it',
+                route('run', $run),
+            ),
+            $standing->proof?->state === StandingState::Stale => new BoardNeed(
+                'warn',
+                "$name was changed after it was proved",
+                implode('; ', array_slice($standing->changes(), 0, 2)),
+                route('runs', $switch),
+            ),
+            $switch->sheet === null => new BoardNeed(
+                'note',
+                "$name has no settings yet",
+                'Begin from the template of its type',
+                route('sheet', $switch),
+            ),
+            $standing->proof?->state === StandingState::Never => new BoardNeed(
+                'note',
+                "$name: nothing is proved yet",
+                'Rehearse it, then take the stopwatch',
+                route('runs', $switch),
+            ),
+            $standing->proof?->state !== StandingState::Proven => new BoardNeed(
+                'note',
+                "$name is " . $standing->proof?->state->label(),
+                'Not proved: ' . $standing->proof?->missing(),
+                route('runs', $switch),
+            ),
             default => new BoardNeed('proven', 'Nothing needed', 'as left', route('runs', $switch)),
         };
     }

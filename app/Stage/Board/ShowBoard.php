@@ -16,7 +16,9 @@ final readonly class ShowBoard
     public function __invoke(Request $request): View
     {
         $wanted = Typed::text($request, 'q', 80);
-        $query = Site::query()->with(['switches.sheet', 'switches.loads', 'switches.plan', 'switches.run.sheet', 'switches.run.user', 'switches.proofs']);
+        $query = Site::query()->with([
+            'switches.sheet', 'switches.loads', 'switches.plan', 'switches.run.sheet', 'switches.run.user', 'switches.proofs',
+        ]);
         if ($wanted !== '') {
             $like = '%' . addcslashes($wanted, '%_\\') . '%';
             $query->where(static function (Builder $inner) use ($like): void {

@@ -39,7 +39,8 @@ final readonly class CloseRun
             $parts = $result->parts($isDeclaredReady);
             $verdict = $parts->verdict();
             $this->record->append($locked, $user, 'signed', [
-                'name' => $name, 'account' => $user->email, 'drawing' => $drawing, 'verdict' => $verdict, 'timing' => $result->verdict->verdict, 'findings' => array_column($result->verdict->findings, 'id'),
+                'name' => $name, 'account' => $user->email, 'drawing' => $drawing, 'verdict' => $verdict,
+                'timing' => $result->verdict->verdict, 'findings' => array_column($result->verdict->findings, 'id'),
                 'parts' => self::told($parts), 'header' => RunHeader::of($locked),
             ]);
             $locked->update([
@@ -52,6 +53,9 @@ final readonly class CloseRun
     /** @return list<array{part: string, outcome: string, noted: bool, why: list<string>}> what the run says to the parts it touched, as it goes into the record */
     private static function told(RunParts $parts): array
     {
-        return array_map(static fn(RunPart $part): array => $part->toArray(), $parts->in(PartOutcome::Proved, PartOutcome::Failed, PartOutcome::Open));
+        return array_map(
+            static fn(RunPart $part): array => $part->toArray(),
+            $parts->in(PartOutcome::Proved, PartOutcome::Failed, PartOutcome::Open),
+        );
     }
 }

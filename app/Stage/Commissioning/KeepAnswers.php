@@ -43,7 +43,10 @@ final readonly class KeepAnswers
             $kept = $refused = $happened = [];
             foreach ($answers as $i => $answer) {
                 $id = is_array($answer) && is_string($answer['id'] ?? null) ? $answer['id'] : null;
-                $outcome = $this->fault($answer) ?? Maker::fault($answer['maker'] ?? null, $user) ?? $this->known($locked, (string) $id) ?? $this->keepOne($locked, $user, $facts, $timed, (array) $answer);
+                $outcome = $this->fault($answer) ?? Maker::fault(
+                    $answer['maker'] ?? null,
+                    $user,
+                ) ?? $this->known($locked, (string) $id) ?? $this->keepOne($locked, $user, $facts, $timed, (array) $answer);
                 if (is_array($outcome)) {
                     $refused[] = ['id' => $id, 'path' => "/answers/$i/$outcome[0]", 'message' => $outcome[1]];
                     continue;

@@ -25,8 +25,10 @@ final readonly class KeepParts
         foreach ($parts->parts as $part) {
             if ($part->outcome !== PartOutcome::Untouched) {
                 PartProof::query()->create([
-                    'company_id' => $run->company_id, 'switch_id' => $run->switch_id, 'run_id' => $run->id, 'part' => $part->part, 'outcome' => self::outcome($part),
-                    'why' => $part->why, 'basis' => $basis->of($part->part, $facts), 'by_name' => (string) $run->signed_name, 'proved_at' => $run->signed_at,
+                    'company_id' => $run->company_id, 'switch_id' => $run->switch_id, 'run_id' => $run->id, 'part' => $part->part,
+                    'outcome' => self::outcome($part),
+                    'why' => $part->why, 'basis' => $basis->of($part->part, $facts), 'by_name' => (string) $run->signed_name,
+                    'proved_at' => $run->signed_at,
                 ]);
             }
         }

@@ -22,8 +22,14 @@ final readonly class OpenRun
      * @param ?string      $torqueUnit of the tool in hand
      * @param ?string      $press      of the page that begins it: the same one begins one run
      */
-    public function open(TransferSwitch $switch, User $user, int $reactionMs, array $schools = [], ?string $torqueUnit = null, ?string $press = null): Run
-    {
+    public function open(
+        TransferSwitch $switch,
+        User $user,
+        int $reactionMs,
+        array $schools = [],
+        ?string $torqueUnit = null,
+        ?string $press = null,
+    ): Run {
         $sheet = $switch->sheet()->firstOrFail();
         $switch->loadMissing(['site', 'loads', 'plan']);
 
@@ -38,11 +44,13 @@ final readonly class OpenRun
             }
             $run = Run::query()->create([
                 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'sheet_id' => $sheet->id, 'user_id' => $user->id,
-                'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work, 'press' => $press, 'head' => RecordChain::GENESIS, 'surveyed' => ['proof_facts' => ProofFacts::ofSite($switch), 'plant' => $switch->plant],
+                'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work, 'press' => $press, 'head' => RecordChain::GENESIS,
+                'surveyed' => ['proof_facts' => ProofFacts::ofSite($switch), 'plant' => $switch->plant],
             ]);
             $this->record->append($run, $user, 'run_begun', [
                 'site' => $switch->site->name, 'switch' => $switch->name, 'sheet_version' => $sheet->version, 'settings' => $sheet->settings,
-                'system' => $switch->plant, 'surveyed' => ProofFacts::ofSite($switch), 'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work,
+                'system' => $switch->plant, 'surveyed' => ProofFacts::ofSite($switch), 'reaction_ms' => $reactionMs,
+                'options' => $options, 'work' => $work,
             ]);
 
             return $run->refresh();

@@ -24,7 +24,10 @@ use Escapement\Core\Settings\SheetWords;
 /** A procedure as it is worked through: the step that is next, and all of it below. */
 final readonly class ProcedurePage
 {
-    private const NEEDS = ['sheet', 'user', 'answers.user', 'photos', 'marks.user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet.user', 'switch.run.sheet', 'switch.run.user', 'switch.proofs'];
+    private const NEEDS = [
+        'sheet', 'user', 'answers.user', 'photos', 'marks.user', 'switch.site.switches', 'switch.loads', 'switch.plan',
+        'switch.sheet.user', 'switch.run.sheet', 'switch.run.user', 'switch.proofs',
+    ];
 
     public SiteStanding $standing;
     public ProcedureFacts $facts;

@@ -33,7 +33,8 @@ final readonly class RunResult
     ];
     /** Two supplies, and no generator among them. */
     private const EVENTS_OF_TWO = [
-        'utility_off' => 'First supply off', 'transferred' => 'Load on the second', 'bait_on' => 'Bait: first supply back', 'bait_off' => 'Bait: first supply off again',
+        'utility_off' => 'First supply off', 'transferred' => 'Load on the second', 'bait_on' => 'Bait: first supply back',
+        'bait_off' => 'Bait: first supply off again',
         'utility_on' => 'First supply on', 'retransferred' => 'Load back on the first',
     ];
     private const INTERVALS = [

@@ -14,7 +14,10 @@ final readonly class ShowStopwatch
 {
     public function __invoke(Run $run): View
     {
-        $run->load(['marks.user', 'answers', 'sheet', 'user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet', 'switch.run.sheet', 'switch.run.user', 'switch.proofs']);
+        $run->load([
+            'marks.user', 'answers', 'sheet', 'user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet',
+            'switch.run.sheet', 'switch.run.user', 'switch.proofs',
+        ]);
         $result = new RunResult($run);
         $test = TestPointFacts::ofRun($run);
         $ways = (new StopwatchSteps((new SwitchFacts($run->switch, $run->plantThen()))->plant, $test))->ways($result->judge);

@@ -22,7 +22,13 @@ final readonly class SignRun
         ], ['signed_name.*' => 'Type the name of the person who signs.', 'signed_drawing.*' => 'The drawing could not be read; draw it again.']);
         /** @var User $user */
         $user = $request->user();
-        $this->closer->close($run, $user, $fields['signed_name'], $fields['signed_drawing'] ?? null, (bool) ($fields['left_ready'] ?? false));
+        $this->closer->close(
+            $run,
+            $user,
+            $fields['signed_name'],
+            $fields['signed_drawing'] ?? null,
+            (bool) ($fields['left_ready'] ?? false),
+        );
 
         return redirect()->route('report', $run)->with('said', 'Signed. The run is closed; later findings are amendments.');
     }

@@ -83,7 +83,8 @@ final readonly class StopwatchSteps
 
         return [
             'steps' => array_map(fn(string $event): array => [
-                'event' => $event, 'name' => RunResult::eventName($event, $this->plant->kind->value), 'button' => $this->button($event), 'when' => $this->when($event),
+                'event' => $event, 'name' => RunResult::eventName($event, $this->plant->kind->value), 'button' => $this->button($event),
+                'when' => $this->when($event),
                 'window' => $event === $events[0] || ! isset($windows[(string) self::STEPS[$event][2]]) ? null : self::STEPS[$event][2], 'from' => $event === $events[0] ? null : $this->from(self::STEPS[$event][3], $counted),
                 'mayBeSkipped' => ! $isMobile && self::STEPS[$event][4],
             ], $events),
@@ -94,7 +95,10 @@ final readonly class StopwatchSteps
 
     private function button(string $event): string
     {
-        return $this->plant->kind === Kind::TwoSource ? 'Mark: ' . lcfirst(RunResult::eventName($event, $this->plant->kind->value)) : self::STEPS[$event][0];
+        return $this->plant->kind === Kind::TwoSource ? 'Mark: ' . lcfirst(RunResult::eventName(
+            $event,
+            $this->plant->kind->value,
+        )) : self::STEPS[$event][0];
     }
 
     /** @param array<string, string> $counted */

@@ -29,7 +29,9 @@ final readonly class TakePhoto
             return response()->json(['error' => ['path' => "/$stranger[0]", 'message' => $stranger[1]]], 403);
         }
         $picture = Picture::of($fields['photo']);
-        $fault = $picture === null ? ['field' => 'photo', 'message' => 'No picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.']
+        $fault = $picture === null ? [
+            'field' => 'photo', 'message' => 'No picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.',
+        ]
             : $this->keeper->keep($run, $user, $fields['id'], $fields['step'], $picture, $fields['client_wall'] ?? null);
 
         return $fault === null ? response()->json(['kept' => $fields['id']]) : response()->json(['error' => ['path' => "/{$fault['field']}", 'message' => $fault['message']]], 422);

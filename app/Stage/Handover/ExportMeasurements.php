@@ -20,7 +20,14 @@ final readonly class ExportMeasurements
         foreach ($report->procedure as $line) {
             $band = $line->step->band;
             if ($band !== null) {
-                fputcsv($paper, [$line->step->id, SheetCell::text($line->step->title), $band->quantity, $band->unit, $band->min, $band->max, $line->value(), $line->state->value, SheetCell::text($line->who())], escape: '');
+                fputcsv(
+                    $paper,
+                    [
+                        $line->step->id, SheetCell::text($line->step->title), $band->quantity, $band->unit, $band->min, $band->max,
+                        $line->value(), $line->state->value, SheetCell::text($line->who()),
+                    ],
+                    escape: '',
+                );
             }
         }
         rewind($paper);

@@ -43,7 +43,13 @@ final readonly class OwnerPage
         $this->photos = array_slice([...$run->photos->sortBy(static fn(Photo $photo): int => $order[$photo->step] ?? count($order))->all(), ...$run->switch->photos->where('run_id', null)->reverse()->all()], 0, self::MOST_PICTURES);
         $this->company = $run->user->company;
         $facts = new SwitchFacts($run->switch, $run->plantThen());
-        $this->words = new OwnerWords($facts->plant, $facts->settings($run->sheet->settings), $facts->loads(), SwitchFacts::habits($run->sheet->habits), $this->company->toCall());
+        $this->words = new OwnerWords(
+            $facts->plant,
+            $facts->settings($run->sheet->settings),
+            $facts->loads(),
+            SwitchFacts::habits($run->sheet->habits),
+            $this->company->toCall(),
+        );
     }
 
     /** @return list<string> what the switch has proved by now, each with its day; from the same standing as every other page */
@@ -52,7 +58,8 @@ final readonly class OwnerPage
         $day = $this->provedOn();
 
         return array_map(
-            fn(PartStanding $one): string => $one->part->ownerWords() . ($day === null ? ' ' . $this->standing->date(Carbon::parse((string) $one->record?->at)) . '.' : ''),
+            fn(PartStanding $one): string => $one->part->ownerWords()
+                . ($day === null ? ' ' . $this->standing->date(Carbon::parse((string) $one->record?->at)) . '.' : ''),
             $this->standing->proof?->in(PartState::Proved) ?? [],
         );
     }
@@ -60,7 +67,10 @@ final readonly class OwnerPage
     /** The day on which all of it was proved; null where it was on several. */
     public function provedOn(): ?string
     {
-        $days = array_unique(array_map(fn(PartStanding $one): string => $this->standing->date(Carbon::parse((string) $one->record?->at)), $this->standing->proof?->in(PartState::Proved) ?? []));
+        $days = array_unique(array_map(
+            fn(PartStanding $one): string => $this->standing->date(Carbon::parse((string) $one->record?->at)),
+            $this->standing->proof?->in(PartState::Proved) ?? [],
+        ));
 
         return count($days) === 1 ? reset($days) : null;
     }
@@ -70,7 +80,11 @@ final readonly class OwnerPage
     {
         $words = [];
         foreach ($this->standing->proof?->in(PartState::Failed, PartState::Open, PartState::Stale, PartState::NotAsked) ?? [] as $one) {
-            $words[] = $one->part->label() . ': ' . $one->state->label() . '.' . ($one->because === [] || $one->state === PartState::NotAsked ? '' : ' ' . implode('. ', array_map(static fn(string $why): string => rtrim($why, '.'), $one->because)) . '.');
+            $words[] = $one->part->label() . ': ' . $one->state->label() . '.'
+                . ($one->because === [] || $one->state === PartState::NotAsked ? '' : ' ' . implode(
+                    '. ',
+                    array_map(static fn(string $why): string => rtrim($why, '.'), $one->because),
+                ) . '.');
         }
 
         return $words;

@@ -33,7 +33,11 @@ final readonly class PrintIsolation
     /** @return list<PlanPage> one for each device that is opened: with it alone open, this is still live */
     private static function drawings(Run $run): array
     {
-        $look = static fn(string $open): PlanPage => PlanPage::of($run->switch, $run->switch->plan, new PlanLook(open: $open, showsStillLive: true, bonds: 'before'));
+        $look = static fn(string $open): PlanPage => PlanPage::of(
+            $run->switch,
+            $run->switch->plan,
+            new PlanLook(open: $open, showsStillLive: true, bonds: 'before'),
+        );
 
         return array_map(static fn(Device $device): PlanPage => $look($device->ref), $look('')->openable());
     }

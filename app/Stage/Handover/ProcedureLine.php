@@ -21,8 +21,13 @@ final readonly class ProcedureLine
      * @param ?string      $maker  who answered, as it was recorded
      * @param list<string> $photos ids of the pictures of this step that have arrived
      */
-    public function __construct(public Step $step, public StepState $state, private ?StepAnswer $answer, private ?string $maker = null, public array $photos = [])
-    {
+    public function __construct(
+        public Step $step,
+        public StepState $state,
+        private ?StepAnswer $answer,
+        private ?string $maker = null,
+        public array $photos = [],
+    ) {
         $this->words = match ($state) {
             StepState::Done => null,
             StepState::Noted => "$step->title: closed with a note.",

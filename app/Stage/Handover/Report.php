@@ -54,7 +54,10 @@ final readonly class Report
 
     public function __construct(public Run $run)
     {
-        $run->loadMissing(['marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'photos.file', 'user.company', 'switch.site', 'switch.loads', 'switch.plan']);
+        $run->loadMissing([
+            'marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'photos.file', 'user.company', 'switch.site',
+            'switch.loads', 'switch.plan',
+        ]);
         $this->result = new RunResult($run);
         $this->test = TestPointFacts::ofRun($run);
         $facts = new SwitchFacts($run->switch, $run->plantThen());
@@ -141,7 +144,16 @@ final readonly class Report
         $progress = $facts->progress($this->result->verdict->runs);
         $last = $this->run->answers->keyBy('step');
 
-        return array_values(array_map(fn(Step $step): ProcedureLine => new ProcedureLine($step, $progress->states[$step->id], $last->get($step->id), $this->makerOf($last->get($step->id)), array_values($this->run->photos->where('step', $step->id)->pluck('id')->all())), $facts->steps));
+        return array_values(array_map(
+            fn(Step $step): ProcedureLine => new ProcedureLine(
+                $step,
+                $progress->states[$step->id],
+                $last->get($step->id),
+                $this->makerOf($last->get($step->id)),
+                array_values($this->run->photos->where('step', $step->id)->pluck('id')->all()),
+            ),
+            $facts->steps,
+        ));
     }
 
     /** @return array<string, list<ProcedureLine>> by the title of their stage: figures, choices, and whatever is not plainly done */
@@ -181,7 +193,8 @@ final readonly class Report
             return array_values(array_filter(array_map(SignedPart::ofRecord(...), $parts)));
         }
 
-        return $this->run->exists && $this->run->isSigned() ? array_values($this->run->proofs()->get()->map(SignedPart::ofProof(...))->all()) : [];
+        return $this->run->exists && $this->run->isSigned()
+            ? array_values($this->run->proofs()->get()->map(SignedPart::ofProof(...))->all()) : [];
     }
 
     /** @return list<array{when: string, who: string, text: string, isAmendment: bool}> */
@@ -240,7 +253,13 @@ final readonly class Report
     {
         $told = array_map(static fn(SignedPart $part): ProofPart => $part->part, $this->signedParts());
 
-        return array_values(array_map(static fn($part): string => $part->part->label(), array_filter($this->result->parts()->in(PartOutcome::Untouched), static fn($part): bool => ! in_array($part->part, $told, true))));
+        return array_values(array_map(
+            static fn($part): string => $part->part->label(),
+            array_filter(
+                $this->result->parts()->in(PartOutcome::Untouched),
+                static fn($part): bool => ! in_array($part->part, $told, true),
+            ),
+        ));
     }
 
     /** @return null|array{site: array<string, mixed>, switch: array<string, mixed>, loads: list<array<string, mixed>>, sheet: array<string, mixed>} as it was when the run was signed */

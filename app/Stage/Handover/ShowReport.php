@@ -12,7 +12,10 @@ final readonly class ShowReport
 {
     public function __invoke(Run $run): View
     {
-        $run->load(['switch.site.switches', 'switch.sheet', 'switch.run.sheet', 'switch.run.user', 'switch.proofs', 'switch.loads', 'switch.plan', 'links']);
+        $run->load([
+            'switch.site.switches', 'switch.sheet', 'switch.run.sheet', 'switch.run.user', 'switch.proofs', 'switch.loads', 'switch.plan',
+            'links',
+        ]);
 
         return view('handover.report', ['report' => new Report($run), 'standing' => new SiteStanding($run->switch->site, $run->switch)]);
     }

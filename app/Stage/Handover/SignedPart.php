@@ -27,7 +27,11 @@ final readonly class SignedPart
         $outcome = is_string($told['outcome'] ?? null) ? $told['outcome'] : '';
         $why = is_array($told['why'] ?? null) ? array_values(array_filter($told['why'], is_string(...))) : [];
 
-        return $part === null || ! isset(self::WORDS[$outcome]) ? null : new self($part, $outcome === 'proved' && ($told['noted'] ?? false) === true ? 'noted' : $outcome, $why);
+        return $part === null || ! isset(self::WORDS[$outcome]) ? null : new self(
+            $part,
+            $outcome === 'proved' && ($told['noted'] ?? false) === true ? 'noted' : $outcome,
+            $why,
+        );
     }
 
     public function words(): string

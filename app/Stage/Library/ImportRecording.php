@@ -24,7 +24,12 @@ final readonly class ImportRecording
             if (count($choice->columns->phases) !== $phases) {
                 throw RecordingFault::whole("$phases voltages are needed; " . count($choice->columns->phases) . ' were found. Say which columns they are.');
             }
-            $series = $upload->read($choice->columns, $phases, (float) $request->validated('nominal_v'), (float) $request->validated('nominal_hz'));
+            $series = $upload->read(
+                $choice->columns,
+                $phases,
+                (float) $request->validated('nominal_v'),
+                (float) $request->validated('nominal_hz'),
+            );
         } catch (RecordingFault $fault) {
             throw ValidationException::withMessages(['files' => $fault->getMessage() . ' Nothing was kept.']);
         }
@@ -38,7 +43,8 @@ final readonly class ImportRecording
 
             return Recording::query()->create([
                 'company_id' => $user->company_id, 'user_id' => $user->id, 'name' => $request->string('name')->toString(), 'source' => "From $upload->name, $how",
-                'phases' => $phases, 'nominal_v' => (float) $request->validated('nominal_v'), 'nominal_hz' => (float) $request->validated('nominal_hz'),
+                'phases' => $phases, 'nominal_v' => (float) $request->validated('nominal_v'),
+                'nominal_hz' => (float) $request->validated('nominal_hz'),
                 'until_ms' => $series->untilMs, 'points' => count($series->atMs), 'series' => RecordingSeries::pack($series),
             ]);
         });

@@ -16,7 +16,14 @@ use Escapement\Core\Settings\Fuel;
 final readonly class AlternateSource
 {
     /** @param list<string> $off loads that do not run on it, in words */
-    private function __construct(public string $name, public float $usableKw, public float $legA, public float $loadKw, public array $off, public ?float $hours) {}
+    private function __construct(
+        public string $name,
+        public float $usableKw,
+        public float $legA,
+        public float $loadKw,
+        public array $off,
+        public ?float $hours,
+    ) {}
 
     /** @return list<self> the surveyed one first; empty while none is known */
     public static function of(TransferSwitch $switch, PlanFacts $plan, ?Answer $runtime): array
@@ -29,7 +36,11 @@ final readonly class AlternateSource
             if ($figures === null || $carried === null) {
                 continue;
             }
-            $loadKw = (float) $switch->loads->filter(static fn(LoadItem $load): bool => in_array($load->name, $carried->on, true))->sum(static fn(LoadItem $load): float => (float) $load->kw);
+            $loadKw = (float) $switch->loads->filter(static fn(LoadItem $load): bool => in_array(
+                $load->name,
+                $carried->on,
+                true,
+            ))->sum(static fn(LoadItem $load): float => (float) $load->kw);
             $sources[] = new self(
                 $fuel === Fuel::Battery ? 'Batteries and inverter' : 'Generator on ' . $fuel->label(),
                 $figures->usableKw,

@@ -19,6 +19,11 @@ final readonly class ExportPlan
         $plan = $facts->plan;
         $name = Str::slug($switch->site->name) . '-plan.json';
 
-        return response()->json(['topology' => $plan->drawing(), 'bonding' => $facts->bonding()->input(), 'names' => $plan->names()], 200, ['Content-Disposition' => "attachment; filename=\"$name\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        return response()->json(
+            ['topology' => $plan->drawing(), 'bonding' => $facts->bonding()->input(), 'names' => $plan->names()],
+            200,
+            ['Content-Disposition' => "attachment; filename=\"$name\""],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+        );
     }
 }

@@ -138,13 +138,21 @@ final readonly class PlanPage
     {
         $kind = $this->switch->site->installation;
         $hasTwoSupplies = ! $kind->hasGenerator();
-        $hasServiceDisconnect = array_filter($this->drawing->devices, static fn(Device $device): bool => $device->kind === 'disconnect' && $device->isService) !== [];
+        $hasServiceDisconnect = array_filter(
+            $this->drawing->devices,
+            static fn(Device $device): bool => $device->kind === 'disconnect' && $device->isService,
+        ) !== [];
         $source = $this->switch->fuel === Fuel::Battery ? 'inverter' : 'generator';
 
         return array_filter([
             'neutral_switched' => ['Neutral in the transfer switch', 'solid', 'switched'],
-            'service_bonded' => $hasServiceDisconnect ? [$hasTwoSupplies ? 'Neutral bond at the first supply' : 'Main bonding jumper in the service disconnect', 'not installed', 'installed'] : null,
-            'generator_bonded' => [$hasTwoSupplies ? 'Neutral bond at the second supply' : "Neutral bond in the $source", 'not installed', 'installed'],
+            'service_bonded' => $hasServiceDisconnect ? [
+                $hasTwoSupplies ? 'Neutral bond at the first supply' : 'Main bonding jumper in the service disconnect', 'not installed',
+                'installed',
+            ] : null,
+            'generator_bonded' => [
+                $hasTwoSupplies ? 'Neutral bond at the second supply' : "Neutral bond in the $source", 'not installed', 'installed',
+            ],
             'panel_bonded' => ['Bonding screw or strap in the existing panel', 'not installed', 'installed'],
         ]);
     }
@@ -178,7 +186,15 @@ final readonly class PlanPage
             $shed = $row['key'] === 'whole' ? $this->carried?->offWords() ?? [] : $left;
             $kw = is_numeric($row['option']['kw']) ? (float) $row['option']['kw'] : 0.0;
             $kKva = PlanFacts::stiffnessKva($this->source->ratedKva ?? 0.0);
-            $columns[] = new OptionColumn($row['key'], $row['title'], $row['option'], $shed, $this->decide->worstDipPct($isCarried, $kKva), $this->decide->fuel(min($kw, $this->source->usableKw ?? 0.0)), $labour[$row['key']]);
+            $columns[] = new OptionColumn(
+                $row['key'],
+                $row['title'],
+                $row['option'],
+                $shed,
+                $this->decide->worstDipPct($isCarried, $kKva),
+                $this->decide->fuel(min($kw, $this->source->usableKw ?? 0.0)),
+                $labour[$row['key']],
+            );
         }
 
         return $columns;

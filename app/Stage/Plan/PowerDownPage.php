@@ -89,7 +89,10 @@ final readonly class PowerDownPage
         $bonding = $facts->bonding();
         $grounds = $bonding->groundsToMove();
         // Separating neutrals and grounds is the moving of the grounds: counted once.
-        $moves = array_filter($bonding->moves(), static fn(BondMove $move): bool => $grounds === 0 || $move->action !== 'separate-neutral-ground');
+        $moves = array_filter(
+            $bonding->moves(),
+            static fn(BondMove $move): bool => $grounds === 0 || $move->action !== 'separate-neutral-ground',
+        );
         $kind = $this->switch->site->installation;
         $hasOwnPanel = in_array($kind, [InstallationKind::EssentialCircuits, InstallationKind::PlugInBox], true);
 
@@ -98,7 +101,8 @@ final readonly class PowerDownPage
             count($kept->runs ?? []) ?: count($facts->feeders()->feeders()),
             array_values(array_map(static fn(BondMove $move): string => $move->title, $moves)),
             $grounds,
-            $hasOwnPanel ? $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->must_run || $load->essential)->count() : 0,
+            $hasOwnPanel ? $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->must_run || $load->essential)->count()
+                : 0,
             $facts->plan->in->upstream,
             ['yes' => true, 'no' => false][$this->switch->survey['inspection'] ?? ''] ?? null,
         );

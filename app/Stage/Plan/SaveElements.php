@@ -60,7 +60,10 @@ final readonly class SaveElements
         $free = array_values(array_diff(array_map(static fn(int $n): string => "sub-$n", range(1, 9)), $taken));
 
         return array_map(static function (array $panel) use (&$free): array {
-            return ['id' => $panel['id'] ?? array_shift($free), 'breaker_a' => (int) $panel['breaker_a'], 'bonded' => isset($panel['bonded']) ? (bool) $panel['bonded'] : null] + $panel;
+            return [
+                'id' => $panel['id'] ?? array_shift($free), 'breaker_a' => (int) $panel['breaker_a'],
+                'bonded' => isset($panel['bonded']) ? (bool) $panel['bonded'] : null,
+            ] + $panel;
         }, $panels);
     }
 

@@ -52,7 +52,15 @@ final readonly class SaveLanding
         $boxes = array_map(static fn(array $box): array => ['w_in' => (float) $box['w_in'], 'h_in' => (float) $box['h_in'], 'd_in' => (float) $box['d_in'], 'splice' => (bool) ($box['splice'] ?? false)] + $box, $fields['boxes'] ?? []);
         /** @var User $user */
         $user = $request->user();
-        Plan::keep($switch, $user, ['landing' => ['enclosures' => $enclosures, 'boxes' => $boxes, 'controls' => $fields['controls'] ?? [], 'jumpers' => $fields['jumpers'] ?? []]], Seen::asks($request));
+        Plan::keep(
+            $switch,
+            $user,
+            ['landing' => [
+                'enclosures' => $enclosures, 'boxes' => $boxes, 'controls' => $fields['controls'] ?? [],
+                'jumpers' => $fields['jumpers'] ?? [],
+            ]],
+            Seen::asks($request),
+        );
 
         return redirect()->route('landing', $switch)->with('said', 'Saved.');
     }

@@ -30,7 +30,12 @@ final readonly class SaveMobile
         }
         /** @var User $user */
         $user = $request->user();
-        Plan::keep($switch, $user, ['mobile' => array_filter($fields, static fn(mixed $value): bool => $value !== null)], Seen::asks($request));
+        Plan::keep(
+            $switch,
+            $user,
+            ['mobile' => array_filter($fields, static fn(mixed $value): bool => $value !== null)],
+            Seen::asks($request),
+        );
 
         return redirect()->route('mobile', $switch)->with('said', 'Saved.');
     }

@@ -25,7 +25,8 @@ final readonly class SavePlan
             'design' => ['nullable', 'numeric', 'between:' . round($units->fromCelsius(-60)) . ',' . round($units->fromCelsius(70))],
             'grounds_on_neutral_bar' => ['nullable', 'integer', 'between:0,200'],
             'ground_bar_free' => ['nullable', 'integer', 'between:0,200'],
-            'neutral_switched' => ['nullable', 'boolean'], 'generator_bonded' => ['nullable', 'boolean'], 'panel_bonded' => ['nullable', 'boolean'], 'service_bonded' => ['nullable', 'boolean'],
+            'neutral_switched' => ['nullable', 'boolean'], 'generator_bonded' => ['nullable', 'boolean'],
+            'panel_bonded' => ['nullable', 'boolean'], 'service_bonded' => ['nullable', 'boolean'],
             'floor_area' => ['nullable', 'numeric', 'between:1,1000000'], 'measured_peak_kw' => ['nullable', 'numeric', 'between:0.1,100000'], 'measured_days' => ['nullable', 'integer', 'between:1,730'], 'measured_hvac' => ['nullable', 'boolean'],
             'use_demand' => ['nullable', 'boolean'], 'code_edition' => ['nullable', 'string', 'max:120'],
             'choice' => ['nullable', 'in:whole,managed,essential'],
@@ -33,7 +34,9 @@ final readonly class SavePlan
         ], [
             'generator_breaker_a.*' => 'Amps of the output breaker, from 1 to 6000.', 'fault_ka.*' => 'Kiloamps from the utility, 0.1 to 200.', 'withstand_ka.*' => 'Kiloamps from the label, 0.1 to 200.',
             'floor_area.*' => 'Floor area, from 1.', 'measured_peak_kw.*' => 'Kilowatts, from 0.1.', 'measured_days.*' => 'Whole days, 1 to 730.', 'code_edition.*' => 'Up to 120 characters.',
-            'design.*' => 'In ' . $units->temperature() . ', from ' . round($units->fromCelsius(-60)) . ' to ' . round($units->fromCelsius(70)) . '.', 'grounds_on_neutral_bar.*' => 'How many, from 0.', 'ground_bar_free.*' => 'How many, from 0.',
+            'design.*' => 'In ' . $units->temperature() . ', from ' . round($units->fromCelsius(-60)) . ' to '
+                . round($units->fromCelsius(70)) . '.',
+            'grounds_on_neutral_bar.*' => 'How many, from 0.', 'ground_bar_free.*' => 'How many, from 0.',
         ]);
         $fields['floor_area_m2'] = isset($fields['floor_area']) ? round($units->toSquareMetres((float) $fields['floor_area']), 2) : null;
         $fields['design_c'] = isset($fields['design']) ? round($units->toCelsius((float) $fields['design']), 1) : null;
@@ -41,7 +44,15 @@ final readonly class SavePlan
         /** @var User $user */
         $user = $request->user();
         $choice = ['choice' => $fields['choice'] ?? null, 'choice_reason' => $fields['choice_reason'] ?? null];
-        Plan::keep($switch, $user, ['facts' => array_intersect_key($switch->plan->facts ?? [], ['panels' => true]) + array_filter(array_diff_key($fields, $choice), static fn(mixed $value): bool => $value !== null)] + $choice, Seen::asks($request));
+        Plan::keep(
+            $switch,
+            $user,
+            ['facts' => array_intersect_key($switch->plan->facts ?? [], ['panels' => true]) + array_filter(
+                array_diff_key($fields, $choice),
+                static fn(mixed $value): bool => $value !== null,
+            )] + $choice,
+            Seen::asks($request),
+        );
 
         return redirect()->route('plan', $switch)->with('said', 'The plan is saved.');
     }

@@ -22,12 +22,15 @@ final readonly class SavePowerDown
     public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
     {
         $fields = $request->validate([
-            'opens_at' => ['nullable', 'date_format:Y-m-d\TH:i', ...$this->notInThePast($request, $switch)], 'promised_min' => ['nullable', 'integer', 'between:1,1440'], 'hot_day' => ['nullable', 'boolean'],
+            'opens_at' => ['nullable', 'date_format:Y-m-d\TH:i', ...$this->notInThePast($request, $switch)],
+            'promised_min' => ['nullable', 'integer', 'between:1,1440'], 'hot_day' => ['nullable', 'boolean'],
             'open_who' => ['required', 'string', 'max:200'], 'open_minutes' => ['required', 'integer', 'between:1,1440'], 'close_who' => ['required', 'string', 'max:200'], 'close_minutes' => ['required', 'integer', 'between:1,1440'],
             'tasks' => ['array', 'max:62'], 'tasks.*.name' => ['nullable', 'string', 'max:120'], 'tasks.*.who' => ['nullable', 'string', 'max:200'], 'tasks.*.minutes' => ['nullable', 'integer', 'between:1,1440'],
             'tasks.*.after' => ['nullable', 'string', 'max:200'], 'tasks.*.dark' => ['nullable', 'boolean'],
         ], [
-            'opens_at.after_or_equal' => 'This day is over. The power-down is planned, not remembered.', 'opens_at.*' => 'A day and an hour.', 'promised_min.*' => 'Whole minutes, from 1 to 1440.', 'open_minutes.*' => 'Whole minutes, from 1.', 'close_minutes.*' => 'Whole minutes, from 1.',
+            'opens_at.after_or_equal' => 'This day is over. The power-down is planned, not remembered.',
+            'opens_at.*' => 'A day and an hour.', 'promised_min.*' => 'Whole minutes, from 1 to 1440.',
+            'open_minutes.*' => 'Whole minutes, from 1.', 'close_minutes.*' => 'Whole minutes, from 1.',
             'open_who.*' => 'Who does it.', 'close_who.*' => 'Who does it.', 'tasks.*.minutes.*' => 'Whole minutes, from 1 to 1440.', 'tasks.*.name.*' => 'Up to 120 characters.',
         ]);
         $lines = array_filter($fields['tasks'] ?? [], static fn(array $line): bool => trim(($line['name'] ?? '') . ($line['minutes'] ?? '') . ($line['who'] ?? '') . ($line['after'] ?? '')) !== '');

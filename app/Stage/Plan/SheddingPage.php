@@ -56,9 +56,20 @@ final readonly class SheddingPage
     private function timesOn(array $shed): RestartTimes
     {
         $facts = new SwitchFacts($this->switch);
-        $settings = $this->switch->sheet === null ? (new SheetTemplate($this->switch->site->installation))->settings() : $facts->settings($this->switch->sheet->settings);
+        $settings = $this->switch->sheet === null ? (new SheetTemplate($this->switch->site->installation))->settings()
+            : $facts->settings($this->switch->sheet->settings);
 
-        return new RestartTimes($facts->plant, $settings->withLoadShed(new LoadShed($shed['limit_kw'], $shed['first_step_ms'], $shed['step_ms'], $shed['overload_ms'], $shed['lockout_ms'])), $facts->loads());
+        return new RestartTimes(
+            $facts->plant,
+            $settings->withLoadShed(new LoadShed(
+                $shed['limit_kw'],
+                $shed['first_step_ms'],
+                $shed['step_ms'],
+                $shed['overload_ms'],
+                $shed['lockout_ms'],
+            )),
+            $facts->loads(),
+        );
     }
 
     /** @return array{limit_kw: float|int, first_step_ms: int, step_ms: int, overload_ms: int, lockout_ms: int} of the newest sheet, else the usual ones */
@@ -121,7 +132,10 @@ final readonly class SheddingPage
         foreach ($back as $name => $ms) {
             $load = $this->switch->loads->firstWhere('name', $name);
             $runningKw += (float) $load?->kw;
-            $steps[] = ['t_s' => $ms / 1000, 'id' => $name, 'running_kw' => $runningKw, 'start_kva' => (float) $load?->start_kva, 'dip_pct' => (float) ($dips[$name] ?? $this->dipPct((float) $load?->start_kva))];
+            $steps[] = [
+                't_s' => $ms / 1000, 'id' => $name, 'running_kw' => $runningKw, 'start_kva' => (float) $load?->start_kva,
+                'dip_pct' => (float) ($dips[$name] ?? $this->dipPct((float) $load?->start_kva)),
+            ];
         }
 
         return $steps;
@@ -150,6 +164,10 @@ final readonly class SheddingPage
 
     public function baseKw(): float
     {
-        return (float) $this->switch->loads->filter(fn(LoadItem $load): bool => ! $load->shed && in_array($load->name, $this->carriedNames, true))->sum(static fn(LoadItem $load): float => (float) $load->kw);
+        return (float) $this->switch->loads->filter(fn(LoadItem $load): bool => ! $load->shed && in_array(
+            $load->name,
+            $this->carriedNames,
+            true,
+        ))->sum(static fn(LoadItem $load): float => (float) $load->kw);
     }
 }

@@ -40,7 +40,10 @@ final readonly class WiresPage
         $runs = $kept->runs ?? [];
         $this->waiting = $runs === [] ? $facts->feeders()->waiting() : [];
         $this->source = $facts->source;
-        $this->rows = array_map(fn(array $run): WireRow => new WireRow($run, $facts->system, $this->units), $runs === [] ? $facts->feeders()->feeders() : $runs);
+        $this->rows = array_map(
+            fn(array $run): WireRow => new WireRow($run, $facts->system, $this->units),
+            $runs === [] ? $facts->feeders()->feeders() : $runs,
+        );
         $this->againstSource = $this->judgedBySource($facts->number('generator_breaker_a'));
         $this->enclosures = array_filter($facts->plan->names(), static fn(string $id): bool => ! str_starts_with($id, 'load-') && in_array($id, $facts->plan->enclosures(), true), ARRAY_FILTER_USE_KEY);
     }
@@ -60,7 +63,12 @@ final readonly class WiresPage
         }
         foreach ($this->rows as $row) {
             $isOfSource = in_array($row->typed('from'), ['gen', 'inlet'], true);
-            $finding = $isOfSource ? SourceFeeder::judge((float) $row->typed('amps'), (float) $row->typed('ocpd_a'), $legA, $breakerA) : null;
+            $finding = $isOfSource ? SourceFeeder::judge(
+                (float) $row->typed('amps'),
+                (float) $row->typed('ocpd_a'),
+                $legA,
+                $breakerA,
+            ) : null;
             if ($finding !== null) {
                 $told[] = ['finding' => $finding, 'runs' => [$row->typed('name')]];
             }

@@ -80,7 +80,14 @@ final class Bench
         $plot = $plots->fromRequest($request, $errors);
         $played = self::play($facts, $form, $sheet, $plot, $delays, $errors);
         if ($played === null) { // keep what was typed and show the sheet's own run beside the error
-            $played = self::play($facts, $form, $sheet, new StoryPlot($plot instanceof StoryPlot ? $plot->story : Story::Outage, [], $facts->plant->kind), $onSheet, new MessageBag())
+            $played = self::play(
+                $facts,
+                $form,
+                $sheet,
+                new StoryPlot($plot instanceof StoryPlot ? $plot->story : Story::Outage, [], $facts->plant->kind),
+                $onSheet,
+                new MessageBag(),
+            )
                 ?? throw new \LogicException('The sheet itself cannot be played.');
         }
         $ghost = null;
@@ -134,7 +141,12 @@ final class Bench
     {
         $facts = $this->facts();
 
-        return new FiveStories($facts, $this->tracks->scenario->settings, $facts->settings($this->switch->sheet->settings ?? []), $this->stories());
+        return new FiveStories(
+            $facts,
+            $this->tracks->scenario->settings,
+            $facts->settings($this->switch->sheet->settings ?? []),
+            $this->stories(),
+        );
     }
 
     /** @return list<Story> */

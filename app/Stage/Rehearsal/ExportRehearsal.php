@@ -70,7 +70,14 @@ final readonly class ExportRehearsal
         fputcsv($stream, ['t_ms', 'kind', 'keys', 'what', 'because'], escape: '');
         foreach ($events as $event) {
             $keys = implode(' ', array_map(static fn(string $key, mixed $value): string => $key . '=' . (is_bool($value) ? ($value ? 'true' : 'false') : $value), array_keys($event->keys), $event->keys));
-            fputcsv($stream, [$event->tMs, $event->kind, SheetCell::text($keys), SheetCell::text($because->headline($event)), SheetCell::text($because->sentence($event))], escape: '');
+            fputcsv(
+                $stream,
+                [
+                    $event->tMs, $event->kind, SheetCell::text($keys), SheetCell::text($because->headline($event)),
+                    SheetCell::text($because->sentence($event)),
+                ],
+                escape: '',
+            );
         }
         rewind($stream);
 

@@ -26,7 +26,14 @@ final readonly class FiveStories
         foreach (array_slice($stories, 0, self::MOST) as $story) {
             $now = self::told(self::played($facts, $turned, $story));
             $was = self::told(self::played($facts, $sheet, $story));
-            $rows[] = ['story' => $story, 'cells' => array_map(static fn(string $value, string $before): array => ['value' => $value, 'was' => $value === $before ? null : $before], $now, $was)];
+            $rows[] = [
+                'story' => $story,
+                'cells' => array_map(
+                    static fn(string $value, string $before): array => ['value' => $value, 'was' => $value === $before ? null : $before],
+                    $now,
+                    $was,
+                ),
+            ];
         }
         $this->rows = $rows;
     }
@@ -39,12 +46,19 @@ final readonly class FiveStories
         }
         $sheet = $story->sheet($settings, $numbers);
 
-        return Rehearsal::play($facts->scenario($sheet, $story->events($numbers, $facts->plant, $facts->loads()), $story->untilMs($numbers, $facts->plant, $sheet)))->metrics;
+        return Rehearsal::play($facts->scenario(
+            $sheet,
+            $story->events($numbers, $facts->plant, $facts->loads()),
+            $story->untilMs($numbers, $facts->plant, $sheet),
+        ))->metrics;
     }
 
     /** @return list<string> dark, starts, engine run, transfers */
     private static function told(Metrics $metrics): array
     {
-        return [SheetWords::seconds($metrics->busDeadMs), (string) $metrics->engineStarts, SheetWords::seconds($metrics->engineRunMs), (string) ($metrics->transfersToEmergency + $metrics->transfersToNormal)];
+        return [
+            SheetWords::seconds($metrics->busDeadMs), (string) $metrics->engineStarts, SheetWords::seconds($metrics->engineRunMs),
+            (string) ($metrics->transfersToEmergency + $metrics->transfersToNormal),
+        ];
     }
 }

@@ -69,7 +69,11 @@ final readonly class Plots
             $numbers[(string) $name] = is_scalar($value) ? mb_substr(trim((string) $value), 0, 20) : '';
         }
 
-        return new StoryPlot($story->fits($this->facts->plant, $settings, $this->facts->loads()) ? $story : Story::Outage, $numbers, $this->facts->plant->kind);
+        return new StoryPlot(
+            $story->fits($this->facts->plant, $settings, $this->facts->loads()) ? $story : Story::Outage,
+            $numbers,
+            $this->facts->plant->kind,
+        );
     }
 
     private function kept(Scenario $saved, MessageBag $errors): Plot

@@ -50,7 +50,8 @@ final class SeasonRequest extends FormRequest
             'turn_from' => ['required_with:turn', 'nullable', 'numeric', 'between:0,31536000'],
             'turn_to' => ['required_with:turn', 'nullable', 'numeric', 'between:0,31536000'],
             'turn_steps' => ['required_with:turn', 'nullable', 'integer', 'between:2,20'],
-            'idle_burn' => ['nullable', 'numeric', 'between:0,1000'], 'loaded_burn' => ['nullable', 'required_with:idle_burn', 'numeric', 'between:0,1000'],
+            'idle_burn' => ['nullable', 'numeric', 'between:0,1000'],
+            'loaded_burn' => ['nullable', 'required_with:idle_burn', 'numeric', 'between:0,1000'],
         ];
     }
 
@@ -79,7 +80,8 @@ final class SeasonRequest extends FormRequest
         if ($this->filled('idle_burn')) {
             $units = new Units($switch->site->units);
             $input['fuel'] = [
-                'idle_l_h' => $units->toLitres((float) $this->validated('idle_burn')), 'loaded_l_h' => $units->toLitres((float) $this->validated('loaded_burn')),
+                'idle_l_h' => $units->toLitres((float) $this->validated('idle_burn')),
+                'loaded_l_h' => $units->toLitres((float) $this->validated('loaded_burn')),
             ];
         }
         $recording = $this->filled('recording') ? Recording::query()->find($this->integer('recording')) : null;

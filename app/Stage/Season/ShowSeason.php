@@ -18,7 +18,10 @@ final readonly class ShowSeason
         if ($isAsking && ! $season->state->isOver() && (int) $request->integer('seen', -1) === $season->played) {
             return response()->noContent();
         }
-        $season->load(['user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet.user', 'switch.run.sheet', 'switch.run.user', 'switch.proofs']);
+        $season->load([
+            'user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet.user', 'switch.run.sheet', 'switch.run.user',
+            'switch.proofs',
+        ]);
         $page = new SeasonPage($season, (int) $request->integer('pick', -1));
 
         return view($isAsking ? 'season.partials._season' : 'season.page', ['page' => $page]);

@@ -73,9 +73,15 @@ final readonly class SaveSheet
             $messages['sure'] = 'Tick that it is meant, or put it right: ' . implode(' ', $doubts);
         }
         if ($fields['standing'] === Standing::AsLeft->value && trim((string) ($fields['note'] ?? '')) === '') {
-            $stops = array_filter($facts->check($facts->settings($settings), $habits)->findings, static fn(Finding $finding): bool => $finding->severity === Severity::Stop);
+            $stops = array_filter(
+                $facts->check($facts->settings($settings), $habits)->findings,
+                static fn(Finding $finding): bool => $finding->severity === Severity::Stop,
+            );
             if ($stops !== []) {
-                $messages['note'] = 'It is left with a stop: ' . implode(' ', array_map(static fn(Finding $finding): string => $finding->message, $stops)) . ' Write why.';
+                $messages['note'] = 'It is left with a stop: ' . implode(
+                    ' ',
+                    array_map(static fn(Finding $finding): string => $finding->message, $stops),
+                ) . ' Write why.';
             }
         }
         if ($messages !== []) {

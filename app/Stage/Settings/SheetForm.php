@@ -95,7 +95,8 @@ final readonly class SheetForm
             $value = $this->value($field, $text);
             if ($value === null) {
                 $errors["f.$field->path"] = $field->unit === 's'
-                    ? "$field->label must be a time, as 300, 5 min or 5:00, down to a thousandth of a second; \"" . mb_substr($text, 0, 20) . '" is not.'
+                    ? "$field->label must be a time, as 300, 5 min or 5:00, down to a thousandth of a second; \""
+                        . mb_substr($text, 0, 20) . '" is not.'
                     : "$field->label must be a number, {$field->range()}.";
             } else {
                 $settings = $this->put($settings, explode('/', substr($field->path, 1)), $value);
@@ -187,6 +188,10 @@ final readonly class SheetForm
     /** Where two supplies stand side by side there is no generator to speak of. */
     private function named(string $label): string
     {
-        return $this->plant->kind === Kind::TwoSource ? str_replace(['Utility', 'Generator'], ['First supply', 'Second supply'], $label) : $label;
+        return $this->plant->kind === Kind::TwoSource ? str_replace(
+            ['Utility', 'Generator'],
+            ['First supply', 'Second supply'],
+            $label,
+        ) : $label;
     }
 }

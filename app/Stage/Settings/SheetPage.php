@@ -79,7 +79,8 @@ final readonly class SheetPage
                 $mine = $field->typed($this->settings);
                 $unit = in_array($field->unit, ['s', '%', 'kW'], true) ? " $field->unit" : '';
                 $differences[] = [
-                    'label' => $field->label, 'anchor' => SettingAnchor::of($field->path), 'template' => $template . (is_numeric($template) ? $unit : ''),
+                    'label' => $field->label, 'anchor' => SettingAnchor::of($field->path),
+                    'template' => $template . (is_numeric($template) ? $unit : ''),
                     'mine' => match (true) {
                         $field->unit === 'check' => $mine === '' ? 'no' : 'yes',
                         $mine === '' => 'off',

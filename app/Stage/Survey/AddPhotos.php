@@ -37,7 +37,9 @@ final readonly class AddPhotos
         $files = array_values($fields['photos']);
         $pictures = [];
         foreach ($files as $file) {
-            $pictures[] = Picture::of($file) ?? throw ValidationException::withMessages(['photos' => $file->getClientOriginalName() . ' is no picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.']);
+            $pictures[] = Picture::of($file)
+                ?? throw ValidationException::withMessages(['photos' => $file->getClientOriginalName()
+                    . ' is no picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.']);
         }
         $columns = ['subject' => $fields['subject'], 'moment' => $fields['moment'], 'caption' => $fields['caption'] ?? null];
         DB::transaction(static function () use ($pictures, $columns, $switch, $user): void {

@@ -17,7 +17,8 @@ final readonly class AddSwitch
         $template = new SheetTemplate($site->installation);
         $switch = TransferSwitch::query()->create([
             'company_id' => $site->company_id, 'site_id' => $site->id, 'name' => 'Q' . ($site->switches()->count() + 1),
-            'application' => $template->application(), 'plant' => LocalPlant::of($site->installation, $site->units === 'metric')->toArray(), 'rated_kw' => [],
+            'application' => $template->application(),
+            'plant' => LocalPlant::of($site->installation, $site->units === 'metric')->toArray(), 'rated_kw' => [],
         ]);
 
         return redirect()->route('survey', ['site' => $site, 'switch' => $switch->id])->with('said', "Switch $switch->name is added.");

@@ -30,11 +30,17 @@ final readonly class KindPicture
 
     public function __construct(private InstallationKind $kind)
     {
-        $switch = new TransferSwitch(['name' => 'Q1', 'plant' => LocalPlant::of($kind, false)->toArray(), 'rated_kw' => [], 'survey' => [], 'service_rated' => $kind === InstallationKind::WholeHouse]);
+        $switch = new TransferSwitch([
+            'name' => 'Q1', 'plant' => LocalPlant::of($kind, false)->toArray(), 'rated_kw' => [], 'survey' => [],
+            'service_rated' => $kind === InstallationKind::WholeHouse,
+        ]);
         $switch->setRelation('site', new Site(['installation' => $kind, 'units' => 'us']));
         $switch->setRelation('plan', null);
         $switch->setRelation('loads', new Collection(array_map(
-            static fn(string $name, bool $mustRun): LoadItem => new LoadItem(['name' => $name, 'kw' => 1, 'priority' => 1, 'must_run' => $mustRun, 'essential' => false, 'shed' => false, 'panel' => null, 'connect' => null]),
+            static fn(string $name, bool $mustRun): LoadItem => new LoadItem([
+                'name' => $name, 'kw' => 1, 'priority' => 1, 'must_run' => $mustRun, 'essential' => false, 'shed' => false,
+                'panel' => null, 'connect' => null,
+            ]),
             ['a', 'b'],
             [true, false],
         )));
@@ -50,7 +56,13 @@ final readonly class KindPicture
         $lines = implode('', array_map($this->line(...), $this->drawing->links));
         $marks = implode('', array_map($this->mark(...), $this->drawing->elements));
 
-        return sprintf('<svg class="kind-picture" viewBox="0 0 %d %d" width="%1$d" height="%2$d" aria-hidden="true">%s%s</svg>', $width, $height, $lines, $marks);
+        return sprintf(
+            '<svg class="kind-picture" viewBox="0 0 %d %d" width="%1$d" height="%2$d" aria-hidden="true">%s%s</svg>',
+            $width,
+            $height,
+            $lines,
+            $marks,
+        );
     }
 
     private function line(Link $link): string
@@ -64,10 +76,23 @@ final readonly class KindPicture
     private function mark(Element $element): string
     {
         [$x, $y] = $this->at($element->id);
-        $box = static fn(string $class, float $w, float $h): string => sprintf('<rect class="%s" x="%.1f" y="%.1f" width="%.1f" height="%.1f"/>', $class, $x - $w / 2, $y - $h / 2, $w, $h);
+        $box = static fn(string $class, float $w, float $h): string => sprintf(
+            '<rect class="%s" x="%.1f" y="%.1f" width="%.1f" height="%.1f"/>',
+            $class,
+            $x - $w / 2,
+            $y - $h / 2,
+            $w,
+            $h,
+        );
 
         return match ($element->type) {
-            'source' => sprintf('<circle class="%s" cx="%.0f" cy="%.0f" r="%d"/>', $element->isUtilityLike() ? 'first' : 'second', $x, $y, self::HALF_PX - 2),
+            'source' => sprintf(
+                '<circle class="%s" cx="%.0f" cy="%.0f" r="%d"/>',
+                $element->isUtilityLike() ? 'first' : 'second',
+                $x,
+                $y,
+                self::HALF_PX - 2,
+            ),
             'switch' => $box('switch', 20, 16) . sprintf('<path class="arm" d="M%.0f %.0fL%.0f %.0f"/>', $x, $y + 5, $x - 6, $y - 5),
             'panel' => $box('panel', 22, 7),
             'load' => $box('load', 7, 7),

@@ -14,7 +14,9 @@ final readonly class LoadLines
 {
     public const FIGURES = ['kw', 'start_kva', 'duty_pct', 'priority'];
     public const TICKS = ['must_run' => 'Must run', 'essential' => 'Essential', 'shed' => 'May be shed', 'compressor' => 'Compressor', 'sensitive' => 'Sulks at a blink', 'ups' => 'On a UPS'];
-    private const WORDS = ['L1' => 'L1', 'L2' => 'L2', 'L3' => 'L3', 'L1L2' => 'L1 L2', 'L2L3' => 'L2 L3', 'L3L1' => 'L3 L1', '3P' => 'all three'];
+    private const WORDS = [
+        'L1' => 'L1', 'L2' => 'L2', 'L3' => 'L3', 'L1L2' => 'L1 L2', 'L2L3' => 'L2 L3', 'L3L1' => 'L3 L1', '3P' => 'all three',
+    ];
     public const MOST = 200;
 
     /** @return array<string, string> the ways a load can be connected on the supply of this switch, in words; not known is one of them */

@@ -41,7 +41,8 @@ final readonly class MergeLoads
                 continue;
             }
             if (isset($was[$name])) {
-                $both['loads'] = "\"{$kept['name']}\" was changed by somebody else, to " . self::words($kept) . ', while it was taken out here. It is kept; take it out again if that is right.';
+                $both['loads'] = "\"{$kept['name']}\" was changed by somebody else, to " . self::words($kept)
+                    . ', while it was taken out here. It is kept; take it out again if that is right.';
             }
             $lines[] = $kept;
         }

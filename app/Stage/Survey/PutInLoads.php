@@ -35,7 +35,8 @@ final readonly class PutInLoads
         foreach ($library as $typical) {
             $put[] = LoadLines::placed($typical, [...$lines, ...$put], ($switch->plant['sources']['normal']['phases'] ?? 1) === 2);
         }
-        $said = count($put) === 1 ? "{$put[0]['name']} stands at the end. Put its figures right, then save." : count($put) . ' loads stand at the end. Put their figures right, then save.';
+        $said = count($put) === 1 ? "{$put[0]['name']} stands at the end. Put its figures right, then save." : count($put)
+            . ' loads stand at the end. Put their figures right, then save.';
 
         return $back->withInput(['loads' => [...$lines, ...$put]])->with('said', $said);
     }

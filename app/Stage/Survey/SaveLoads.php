@@ -22,9 +22,16 @@ final readonly class SaveLoads
     {
         $was = json_decode(Typed::text($request, 'was', 200_000), true);
         $was = is_array($was) ? array_values(array_filter($was, is_array(...))) : null;
-        $request->merge(['loads' => self::withoutCleared(LoadLines::typed($request), (array) $request->input('loads', []), count($was ?? []))]);
+        $request->merge(['loads' => self::withoutCleared(
+            LoadLines::typed($request),
+            (array) $request->input('loads', []),
+            count($was ?? []),
+        )]);
         $fields = $request->validate(
-            LoadLines::rules() + ['loads.*.connect' => ['nullable', Rule::in(array_keys(LoadLines::connections($switch)))], 'sure' => ['nullable', 'boolean']],
+            LoadLines::rules() + [
+                'loads.*.connect' => ['nullable', Rule::in(array_keys(LoadLines::connections($switch)))],
+                'sure' => ['nullable', 'boolean'],
+            ],
             LoadLines::messages(),
         );
         $lines = array_map(LoadLines::columns(...), array_values($fields['loads'] ?? []));
@@ -57,7 +64,10 @@ final readonly class SaveLoads
      */
     private static function withoutCleared(array $lines, array $typed, int $known): array
     {
-        $cleared = array_filter(array_slice(array_values($typed), 0, $known), static fn(mixed $line): bool => is_array($line) && trim(is_scalar($line['name'] ?? null) ? (string) $line['name'] : '') === '');
+        $cleared = array_filter(
+            array_slice(array_values($typed), 0, $known),
+            static fn(mixed $line): bool => is_array($line) && trim(is_scalar($line['name'] ?? null) ? (string) $line['name'] : '') === '',
+        );
 
         return array_values(array_filter($lines, static fn(array $line): bool => ! in_array($line, $cleared, true)));
     }
@@ -72,7 +82,11 @@ final readonly class SaveLoads
         $system = SourceFacts::systemOf($switch);
         $doubts = [];
         foreach ($lines as $i => $line) {
-            $doubt = PlausibleLoad::doubt($system, $switch->site->installation->isMobile(), is_numeric($line['kw']) ? (float) $line['kw'] : 0.0);
+            $doubt = PlausibleLoad::doubt(
+                $system,
+                $switch->site->installation->isMobile(),
+                is_numeric($line['kw']) ? (float) $line['kw'] : 0.0,
+            );
             if ($doubt !== null) {
                 $doubts["loads.$i.kw"] = $doubt;
             }

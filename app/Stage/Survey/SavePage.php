@@ -39,7 +39,11 @@ final readonly class SavePage
             $on === Subject::Source && $request->has('switch_name') => SwitchRequest::createFrom($request),
             default => null,
         };
-        $fields = Validator::make((array) $request->input(), $form->rules() + self::rulesOf($part), $form->messages() + self::messagesOf($part))->validate();
+        $fields = Validator::make(
+            (array) $request->input(),
+            $form->rules() + self::rulesOf($part),
+            $form->messages() + self::messagesOf($part),
+        )->validate();
         $answers = $form->survey((array) ($fields['answers'] ?? []));
         unset($fields['answers']);
         if ($part instanceof SiteRequest) {

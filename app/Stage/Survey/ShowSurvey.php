@@ -15,7 +15,10 @@ final readonly class ShowSurvey
 {
     public function __invoke(Request $request, Site $site): View
     {
-        $site->load(['switches.plan', 'switches.sheet', 'switches.loads', 'switches.photos.user', 'switches.run.sheet', 'switches.run.user', 'switches.proofs']);
+        $site->load([
+            'switches.plan', 'switches.sheet', 'switches.loads', 'switches.photos.user', 'switches.run.sheet', 'switches.run.user',
+            'switches.proofs',
+        ]);
         $switch = $site->switches->firstWhere('id', $request->integer('switch')) ?? $site->switches->first();
 
         return view('survey.page', ['page' => new SurveyPage($site, $switch, Subject::tryFrom(Typed::text($request, 'on', 20)) ?? Subject::Service), 'kinds' => InstallationKind::cases()]);

@@ -66,7 +66,9 @@ final readonly class SurveyForm
         $rules = ['answers' => ['array']];
         foreach ($this->questions as $question) {
             [$min, $max] = $this->range($question);
-            $rules["answers.$question->key"] = $question->isFigure() ? ['nullable', 'numeric', "between:$min,$max"] : ['nullable', Rule::in(array_keys($question->options))];
+            $rules["answers.$question->key"] = $question->isFigure() ? [
+                'nullable', 'numeric', "between:$min,$max",
+            ] : ['nullable', Rule::in(array_keys($question->options))];
         }
 
         return $rules;
@@ -99,7 +101,10 @@ final readonly class SurveyForm
             $value = $typed[$question->key];
             $isUntouched = is_numeric($value) && (float) $value === (float) $this->answer($question) && isset($answers[$question->key]);
             if (! $isUntouched) { // what nobody touched does not wander by rounding
-                $answers[$question->key] = $value === null || ! $question->isFigure() ? $value : round($this->units->typed($question->unit, (float) $value), 3);
+                $answers[$question->key] = $value === null || ! $question->isFigure() ? $value : round(
+                    $this->units->typed($question->unit, (float) $value),
+                    3,
+                );
             }
         }
 
@@ -124,10 +129,12 @@ final readonly class SurveyForm
     {
         $switch = $this->switch;
         $shown = [
-            'switch_name' => $switch->name, 'service_rated' => $switch->service_rated ? '1' : '', 'has_compressor' => $switch->has_compressor ? '1' : '',
+            'switch_name' => $switch->name, 'service_rated' => $switch->service_rated ? '1' : '',
+            'has_compressor' => $switch->has_compressor ? '1' : '',
             'largest_motor' => round($this->units->fromHorsepower((float) $switch->largest_motor_hp), 2),
         ] + $switch->only(['rating_a', 'poles', 'test_device', 'test_disconnect']) + [
-            'nominal_v' => $switch->plant['sources']['normal']['nominal_v'], 'nominal_hz' => $switch->plant['sources']['normal']['nominal_hz'],
+            'nominal_v' => $switch->plant['sources']['normal']['nominal_v'],
+            'nominal_hz' => $switch->plant['sources']['normal']['nominal_hz'],
         ];
         if ($this->site->installation->hasGenerator()) {
             $shown['fuel'] = $switch->fuel?->value;

@@ -19,7 +19,8 @@ final readonly class CrankReading
     public static function of(?Engine $engine, Interval $interval): ?self
     {
         $nominal = $interval->window->nominalMs;
-        if ($engine === null || $engine->crankAttempts < 2 || $interval->event !== 'engine_running' || $interval->measuredMs === null || $nominal === null) {
+        if ($engine === null || $engine->crankAttempts < 2 || $interval->event !== 'engine_running' || $interval->measuredMs === null
+            || $nominal === null) {
             return null;
         }
         $first = Window::around($interval->event, $interval->window->from, $nominal);
@@ -31,6 +32,9 @@ final readonly class CrankReading
 
         return $attempt < 2
             ? new self(1, 'Later than a first crank, sooner than a second: choke, battery, fuel or governor. Find out why.')
-            : new self($attempt, "As late as crank $attempt of $engine->crankAttempts. The switch waits for it; a healthy engine fires on the first. Find out why.");
+            : new self(
+                $attempt,
+                "As late as crank $attempt of $engine->crankAttempts. The switch waits for it; a healthy engine fires on the first. Find out why.",
+            );
     }
 }

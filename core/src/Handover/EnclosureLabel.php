@@ -30,8 +30,14 @@ final readonly class EnclosureLabel
      *
      * @return list<self>
      */
-    public static function of(string $switchName, Kind $kind, ?OneLine $drawing, array $names, ?array $bonded, OutageTestPointResult $test): array
-    {
+    public static function of(
+        string $switchName,
+        Kind $kind,
+        ?OneLine $drawing,
+        array $names,
+        ?array $bonded,
+        OutageTestPointResult $test,
+    ): array {
         $surroundings = $drawing === null ? Surroundings::unknown() : Surroundings::of($drawing, $names);
         [$first, $second] = match ($kind) {
             Kind::Standby => ['the utility', 'a generator that starts by itself'],
@@ -48,11 +54,13 @@ final readonly class EnclosureLabel
         ])];
         if ($kind === Kind::Standby) {
             $labels[] = new self('Generator', 'Starts by itself at any time. Carbon monoxide: outdoors only. Hot exhaust, moving parts.', [
-                'Selector left off, or its breaker left open: the load stays dark in the next outage.', 'Before any work: selector off, start battery disconnected as its maker says.',
+                'Selector left off, or its breaker left open: the load stays dark in the next outage.',
+                'Before any work: selector off, start battery disconnected as its maker says.',
             ]);
         } elseif ($kind === Kind::Mobile) {
             $labels[] = new self('Generator', 'It runs when somebody starts it. Carbon monoxide: outdoors only, never beside an open window. Hot exhaust, moving parts.', [
-                'Start and stop by its own buttons. Its breaker left open: the load stays on the shore cord.', 'Before any work: stopped, and start battery disconnected as its maker says.',
+                'Start and stop by its own buttons. Its breaker left open: the load stays on the shore cord.',
+                'Before any work: stopped, and start battery disconnected as its maker says.',
             ]);
         }
         if ($drawing === null) {
@@ -60,7 +68,11 @@ final readonly class EnclosureLabel
         }
         foreach ($drawing->ofType('panel') as $panel) {
             $name = static fn(string $id): string => $names[$id] ?? $id;
-            $labels[] = self::panel($name($panel->id), array_map($name, self::sourcesOf($panel, $drawing)), $bonded === null ? null : in_array($panel->id, $bonded, true));
+            $labels[] = self::panel(
+                $name($panel->id),
+                array_map($name, self::sourcesOf($panel, $drawing)),
+                $bonded === null ? null : in_array($panel->id, $bonded, true),
+            );
         }
 
         return $labels;
@@ -80,7 +92,8 @@ final readonly class EnclosureLabel
     {
         return new self($name, 'Fed by ' . implode(', or by ', $sources) . '. ' . self::ALWAYS, [
             $isBonded === null ? 'Whether neutral and ground are joined here is not known: look, isolated and proved dead, before anything is moved.'
-                : ($isBonded ? 'Neutral and ground are joined here, and nowhere else behind it.' : 'Neutrals and grounds stay apart here: no bonding screw, no strap. The bond is elsewhere.'),
+                : ($isBonded ? 'Neutral and ground are joined here, and nowhere else behind it.'
+                    : 'Neutrals and grounds stay apart here: no bonding screw, no strap. The bond is elsewhere.'),
         ]);
     }
 }

@@ -23,8 +23,13 @@ final readonly class OwnerWords
      * @param list<Load> $loads
      * @param string     $call  whom to call: a company, with its number
      */
-    public function __construct(private Plant $plant, private Settings $settings, private array $loads, private SiteHabits $habits, private string $call = 'us')
-    {
+    public function __construct(
+        private Plant $plant,
+        private Settings $settings,
+        private array $loads,
+        private SiteHabits $habits,
+        private string $call = 'us',
+    ) {
         $this->expected = new ExpectedTimes($plant, $settings);
     }
 
@@ -68,12 +73,18 @@ final readonly class OwnerWords
         };
 
         $when = sprintf('%s at %02d:%02d', $often, intdiv($exercise->minute, 60), $exercise->minute % 60);
-        $proves = $exercise->withLoad ? 'Look once in a while whether it did.' : 'That shows that it starts. It does not show that it carries the building: only a run with the load does.';
+        $proves = $exercise->withLoad ? 'Look once in a while whether it did.'
+            : 'That shows that it starts. It does not show that it carries the building: only a run with the load does.';
         if ($this->plant->kind === Kind::Mobile) {
-            return ["$when, start the generator by hand and let it run for $exercise->forMinutes minutes" . ($exercise->withLoad ? ' with load' : '') . '. Nothing does that by itself.'];
+            return ["$when, start the generator by hand and let it run for $exercise->forMinutes minutes"
+                . ($exercise->withLoad ? ' with load' : '') . '. Nothing does that by itself.'];
         }
 
-        return ["$when it runs by itself for $exercise->forMinutes minutes" . ($exercise->withLoad ? ', and takes the load.' : ', without load.'), $proves];
+        return [
+            "$when it runs by itself for $exercise->forMinutes minutes"
+                . ($exercise->withLoad ? ', and takes the load.' : ', without load.'),
+            $proves,
+        ];
     }
 
     public function startsByHand(): bool
@@ -134,11 +145,14 @@ final readonly class OwnerWords
         $later = array_keys(array_filter($back, static fn(?int $ms): bool => $ms !== null && $ms > 0));
         $words = [];
         if ($shed !== null && $later !== []) {
-            $words[] = 'Not everything comes back at once on the generator: ' . self::list($later) . (count($later) === 1 ? ' waits' : ' wait')
-                . ', and ' . (count($later) === 1 ? 'comes back after ' : 'come back one after the other, the first after ') . self::time(min(array_map(static fn(string $id): int => (int) $back[$id], $later))) . '.';
+            $words[] = 'Not everything comes back at once on the generator: ' . self::list($later)
+                . (count($later) === 1 ? ' waits' : ' wait')
+                . ', and ' . (count($later) === 1 ? 'comes back after ' : 'come back one after the other, the first after ')
+                    . self::time(min(array_map(static fn(string $id): int => (int) $back[$id], $later))) . '.';
         }
         if ($off !== []) {
-            $words[] = self::list($off) . (count($off) === 1 ? ' stays' : ' stay') . ' off until the power is back: the generator cannot carry ' . (count($off) === 1 ? 'it' : 'them') . ' beside the rest.';
+            $words[] = self::list($off) . (count($off) === 1 ? ' stays' : ' stay')
+                . ' off until the power is back: the generator cannot carry ' . (count($off) === 1 ? 'it' : 'them') . ' beside the rest.';
         }
 
         return $words;

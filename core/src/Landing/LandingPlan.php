@@ -58,7 +58,11 @@ final readonly class LandingPlan
         $side = match (true) {
             $conductor === 'N' => 'Neutral bar',
             $conductor === 'G' => 'Ground bar',
-            $enclosure === 'ats' => (! $isFed ? 'Load' : (in_array($feeder->from, ['gen', 'inlet', 'q2'], true) ? 'Emergency' : 'Normal')) . " $conductor",
+            $enclosure === 'ats' => (! $isFed ? 'Load' : (in_array(
+                $feeder->from,
+                ['gen', 'inlet', 'q2'],
+                true,
+            ) ? 'Emergency' : 'Normal')) . " $conductor",
             $enclosure === 'gen' => "Output $conductor",
             $isFed => "Line $conductor",
             default => "Breaker $conductor",

@@ -26,16 +26,26 @@ final readonly class CarriedLoads
     {
         $hasVoltage = static fn(array $load): bool => self::hasVoltage($source, is_string($load['connect']) ? $load['connect'] : '');
         $fed = array_values(array_filter($loads, $hasVoltage));
-        $this->withoutVoltage = array_values(array_column(array_filter($loads, static fn(array $load): bool => ! $hasVoltage($load)), 'id'));
+        $this->withoutVoltage = array_values(array_column(
+            array_filter($loads, static fn(array $load): bool => ! $hasVoltage($load)),
+            'id',
+        ));
         $this->shedPlan = (new ShedPlan())->answer(Node::fromArray([
             'system' => $system->name, 'v_ln_v' => $system->vLn, 'usable_kw' => $source->usableKw,
-            'leg_limit_a' => array_map(static fn(int $n): float => in_array("L$n", $source->legs, true) ? $source->legA : 0.0, range(1, $system->legs())),
+            'leg_limit_a' => array_map(
+                static fn(int $n): float => in_array("L$n", $source->legs, true) ? $source->legA : 0.0,
+                range(1, $system->legs()),
+            ),
             'source' => $source->isInverter ? 'inverter' : 'generator',
             'loads' => array_map(static fn(array $load): array => [
-                'id' => $load['id'], 'kw' => $load['kw'], 'connect' => $load['connect'], 'priority' => $load['priority'], 'must_run' => $load['must_run'],
+                'id' => $load['id'], 'kw' => $load['kw'], 'connect' => $load['connect'], 'priority' => $load['priority'],
+                'must_run' => $load['must_run'],
             ] + ($source->isInverter && ($load['charges'] ?? false) ? ['charges_source_battery' => true] : []), $fed),
         ]));
-        $shed = is_array($this->shedPlan->values['shed']) ? array_values(array_filter($this->shedPlan->values['shed'], is_string(...))) : [];
+        $shed = is_array($this->shedPlan->values['shed']) ? array_values(array_filter(
+            $this->shedPlan->values['shed'],
+            is_string(...),
+        )) : [];
         $this->shed = $shed;
         $this->on = array_values(array_filter(array_column($fed, 'id'), static fn(string $id): bool => ! in_array($id, $shed, true)));
     }
@@ -50,6 +60,9 @@ final readonly class CarriedLoads
     /** @return list<string> everything that does not run, in words for each */
     public function offWords(): array
     {
-        return [...array_map(static fn(string $id): string => "$id (this source has no voltage for it)", $this->withoutVoltage), ...$this->shed];
+        return [
+            ...array_map(static fn(string $id): string => "$id (this source has no voltage for it)", $this->withoutVoltage),
+            ...$this->shed,
+        ];
     }
 }

@@ -22,6 +22,11 @@ final readonly class PlausibleLoad
             return null;
         }
 
-        return sprintf('%s kW are %s A a leg here, more than a supply of this kind carries (%d A). Is that so?', (float) $kw, number_format($amps), $mostA);
+        return sprintf(
+            '%s kW are %s A a leg here, more than a supply of this kind carries (%d A). Is that so?',
+            (float) $kw,
+            number_format($amps),
+            $mostA,
+        );
     }
 }

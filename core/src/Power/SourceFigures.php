@@ -6,7 +6,9 @@ namespace Escapement\Core\Power;
 
 use Escapement\Core\Calc\Answer;
 
-/** What a source gives at its site, whether an engine or an inverter is behind it: what plan, shedding, settings and procedure count with. */
+/**
+ * What a source gives at its site, whether an engine or an inverter is behind it: what plan, shedding, settings and procedure count with.
+ */
 final readonly class SourceFigures
 {
     /**
@@ -39,7 +41,18 @@ final readonly class SourceFigures
         $limitedBy = $answer->values['limited_by'];
         $next = $answer->values['breaker_next_a'];
 
-        return new self($figure('usable_kw'), $figure('usable_kva'), $figure('leg_a'), $figure('alternator_kva'), is_int($next) ? $next : null, is_string($limitedBy) ? $limitedBy : '', false, $legs, $system->legs() > 1, $answer);
+        return new self(
+            $figure('usable_kw'),
+            $figure('usable_kva'),
+            $figure('leg_a'),
+            $figure('alternator_kva'),
+            is_int($next) ? $next : null,
+            is_string($limitedBy) ? $limitedBy : '',
+            false,
+            $legs,
+            $system->legs() > 1,
+            $answer,
+        );
     }
 
     /**

@@ -34,7 +34,8 @@ final class Series
         $last = count($this->atMs) - 1;
         $isNew = $last < 0;
         $this->reach($atMs);
-        for ($phase = 0; $phase < count($this->v); $phase++) { // a loop over the arrays would hold them, and each step would copy them whole
+        // a loop over the arrays would hold them, and each step would copy them whole
+        for ($phase = 0; $phase < count($this->v); $phase++) {
             $v[$phase] = round($v[$phase], 3);
             $isNew = $isNew || $this->v[$phase][$last] !== $v[$phase];
         }

@@ -114,7 +114,10 @@ final readonly class Because
             'bus_live' => sprintf('the switch is closed on the %s, and it has voltage.', $this->side($why['side'])),
             'load_shed' => match ($keys['reason']) {
                 'transfer' => 'what may be shed is let go before the generator takes the load.'
-                    . (is_int($why['locked_ms']) && $why['locked_ms'] > 0 ? sprintf(' Its compressor waits %s.', SheetWords::seconds($why['locked_ms'])) : ''),
+                    . (is_int($why['locked_ms']) && $why['locked_ms'] > 0 ? sprintf(
+                        ' Its compressor waits %s.',
+                        SheetWords::seconds($why['locked_ms']),
+                    ) : ''),
                 default => sprintf('%s kW is over the limit of %s kW; it is the least important one still on.', $this->figure($why['carried_kw']), $this->figure($why['limit_kw'])),
             },
             'load_restored' => match ($keys['reason']) {

@@ -36,7 +36,13 @@ final readonly class Overload
         return new Finding(
             'source-overloaded',
             Severity::Stop,
-            sprintf('%s kW on a source that gives %s kW, from %s, for %s.', self::kw($mostKw), self::kw($this->sourceKw), SheetWords::clock($first->fromMs), SheetWords::seconds($for)),
+            sprintf(
+                '%s kW on a source that gives %s kW, from %s, for %s.',
+                self::kw($mostKw),
+                self::kw($this->sourceKw),
+                SheetWords::clock($first->fromMs),
+                SheetWords::seconds($for),
+            ),
             'The rehearsal goes on as if it held. A real source stalls or trips, and the load stays dark. Shed loads, move circuits, or take a larger source.',
         );
     }
@@ -59,7 +65,10 @@ final readonly class Overload
         $course = [0 => $isOnIt ? array_sum($kw) : 0.0];
         $changes = [
             ...array_map(static fn(Event $event): array => [$event->tMs, 1, $event], $events),
-            ...array_map(static fn(ScenarioEvent $event): array => [$event->atMs, 0, $event], array_filter($scenario->events, static fn(ScenarioEvent $event): bool => $event->do === Verb::SetLoad)),
+            ...array_map(
+                static fn(ScenarioEvent $event): array => [$event->atMs, 0, $event],
+                array_filter($scenario->events, static fn(ScenarioEvent $event): bool => $event->do === Verb::SetLoad),
+            ),
         ];
         usort($changes, static fn(array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
         foreach ($changes as [$atMs, , $change]) {

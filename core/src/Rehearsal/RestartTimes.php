@@ -28,7 +28,13 @@ final readonly class RestartTimes
     {
         $dark = new ScenarioEvent(0, Verb::SetSource, Side::Normal, array_fill(0, $plant->normal->phases, 0));
         $script = $plant->kind === Kind::Mobile ? [$dark, new ScenarioEvent(0, Verb::StartGenerator)] : [$dark];
-        $events = Rehearsal::play(new Scenario($plant, $settings->withExercise(null), $script, self::untilMs($plant, $settings, count($loads)), $loads))->events;
+        $events = Rehearsal::play(new Scenario(
+            $plant,
+            $settings->withExercise(null),
+            $script,
+            self::untilMs($plant, $settings, count($loads)),
+            $loads,
+        ))->events;
         $closedAtMs = null;
         $back = array_fill_keys(array_map(static fn(Load $load): string => $load->id, $loads), 0);
         foreach ($events as $event) {
@@ -50,6 +56,7 @@ final readonly class RestartTimes
     {
         $shed = $settings->loadShed;
 
-        return Rest::ms($plant, $settings) + ($shed === null ? 0 : $shed->firstStepMs + 2 * $shed->lockoutMs + (2 + $loads) * $shed->stepMs + $shed->overloadMs) + self::SPARE_MS;
+        return Rest::ms($plant, $settings) + ($shed === null ? 0
+            : $shed->firstStepMs + 2 * $shed->lockoutMs + (2 + $loads) * $shed->stepMs + $shed->overloadMs) + self::SPARE_MS;
     }
 }

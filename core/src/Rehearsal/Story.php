@@ -90,7 +90,11 @@ enum Story: string
      */
     public function numbers(?Kind $kind = null): array
     {
-        $byHand = $kind === Kind::Mobile && in_array($this, self::BY_HAND, true) ? [new StoryNumber('hand_ms', 'Generator started by hand after', 20_000)] : [];
+        $byHand = $kind === Kind::Mobile && in_array($this, self::BY_HAND, true) ? [new StoryNumber(
+            'hand_ms',
+            'Generator started by hand after',
+            20_000,
+        )] : [];
 
         return [...$this->ownNumbers(), ...$byHand];
     }
@@ -130,7 +134,8 @@ enum Story: string
     /** @param list<Load> $loads */
     public function fits(Plant $plant, Settings $settings, array $loads): bool
     {
-        if ($plant->kind === Kind::Mobile) { // the relay follows the generator and nothing else: what only the shore supply does changes nothing
+        // the relay follows the generator and nothing else: what only the shore supply does changes nothing
+        if ($plant->kind === Kind::Mobile) {
             return $plant->engine !== null && ($this === self::GeneratorRunsByHand || in_array($this, self::BY_HAND, true));
         }
 

@@ -13,10 +13,12 @@ final readonly class Doubts
     private const MINUTE = 60_000;
     /** The longest that is meant, in ms, by the setting. */
     private const LONGEST = [
-        '/start_delay_ms' => 10 * self::MINUTE, '/transfer_delay_ms' => 30 * self::MINUTE, '/return_delay_ms' => 240 * self::MINUTE, '/cooldown_ms' => 120 * self::MINUTE,
+        '/start_delay_ms' => 10 * self::MINUTE, '/transfer_delay_ms' => 30 * self::MINUTE, '/return_delay_ms' => 240 * self::MINUTE,
+        '/cooldown_ms' => 120 * self::MINUTE,
         '/min_run_ms' => 720 * self::MINUTE, '/travel_ms' => self::MINUTE, '/off_delay_ms' => 10 * self::MINUTE,
         '/normal/dropout_delay_ms' => 5 * self::MINUTE, '/emergency/dropout_delay_ms' => 5 * self::MINUTE,
-        '/load_shed/first_step_ms' => 60 * self::MINUTE, '/load_shed/step_ms' => 60 * self::MINUTE, '/load_shed/overload_ms' => 10 * self::MINUTE, '/load_shed/lockout_ms' => 240 * self::MINUTE,
+        '/load_shed/first_step_ms' => 60 * self::MINUTE, '/load_shed/step_ms' => 60 * self::MINUTE,
+        '/load_shed/overload_ms' => 10 * self::MINUTE, '/load_shed/lockout_ms' => 240 * self::MINUTE,
     ];
 
     /**
@@ -33,7 +35,8 @@ final readonly class Doubts
                 $value = is_array($value) ? $value[$key] ?? null : null;
             }
             if (is_int($value) && $value > $longest) {
-                $doubts[$path] = SheetWords::label($path) . ' of ' . self::long($value) . ': is that meant? Usual controllers end at ' . self::long($longest) . '.';
+                $doubts[$path] = SheetWords::label($path) . ' of ' . self::long($value) . ': is that meant? Usual controllers end at '
+                    . self::long($longest) . '.';
             }
         }
 

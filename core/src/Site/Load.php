@@ -21,6 +21,8 @@ final readonly class Load
     /** @return array{id: string, kw: int|float, priority: int, shed: bool, compressor?: true} */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kw' => $this->kw, 'priority' => $this->priority, 'shed' => $this->shed] + ($this->isCompressor ? ['compressor' => true] : []);
+        return [
+            'id' => $this->id, 'kw' => $this->kw, 'priority' => $this->priority, 'shed' => $this->shed,
+        ] + ($this->isCompressor ? ['compressor' => true] : []);
     }
 }

@@ -139,7 +139,11 @@ final readonly class SurveyCheck
             $findings->note('utility-opens', 'Only the utility can open the supply.', 'Agree the hour early: the line side stays live until they have opened it.');
         }
         if (in_array('reversed', [$a['phase_order'] ?? '', $a['phase_order_second'] ?? ''], true)) {
-            $findings->stop('phase-order-reversed', 'The phase order of a supply is reversed.', 'Every three-phase motor runs backwards on it. A licensed electrician exchanges two phases, isolated and proved dead.');
+            $findings->stop(
+                'phase-order-reversed',
+                'The phase order of a supply is reversed.',
+                'Every three-phase motor runs backwards on it. A licensed electrician exchanges two phases, isolated and proved dead.',
+            );
         }
         if (($a['slack_m'] ?? null) === 0.0) {
             $findings->note('no-slack', 'The service cable has no slack.', 'Plan a box big enough for the splice, or a new cable, before the power is off.');

@@ -82,7 +82,11 @@ enum InstallationKind: string
     /** The switch stands in the service, and may be the service disconnect. */
     public function isAtService(): bool
     {
-        return in_array($this, [self::WholeHouse, self::TwoPanels, self::ContactorGenerator, self::MotorDriven, self::FactoryControl], true);
+        return in_array(
+            $this,
+            [self::WholeHouse, self::TwoPanels, self::ContactorGenerator, self::MotorDriven, self::FactoryControl],
+            true,
+        );
     }
 
     /** A source with an engine or an inverter behind the emergency side; false with two supplies. */

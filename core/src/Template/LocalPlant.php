@@ -20,13 +20,23 @@ final readonly class LocalPlant
     {
         $plant = (new SheetTemplate($kind))->plant();
 
-        return $isMetric ? new Plant($plant->kind, self::metric($kind, $plant->normal), self::metric($kind, $plant->emergency), $plant->engine) : $plant;
+        return $isMetric ? new Plant(
+            $plant->kind,
+            self::metric($kind, $plant->normal),
+            self::metric($kind, $plant->emergency),
+            $plant->engine,
+        ) : $plant;
     }
 
     private static function metric(InstallationKind $kind, Source $source): Source
     {
         $isPlugged = $kind->isMobile() || $kind === InstallationKind::PlugInBox;
 
-        return new Source($source->phases === 2 ? ($isPlugged ? 1 : 3) : $source->phases, self::METRIC_V, self::METRIC_HZ, $source->rotation);
+        return new Source(
+            $source->phases === 2 ? ($isPlugged ? 1 : 3) : $source->phases,
+            self::METRIC_V,
+            self::METRIC_HZ,
+            $source->rotation,
+        );
     }
 }

@@ -59,9 +59,28 @@ final class PowerDownTasks
         $ready = $this->before();
         $dead = $this->isolate();
         $done = $this->change($dead, $ready);
-        $torque = $this->add('Torque and mark each lug from the list', self::BOTH, $this->isBox() ? 5 : 10, true, ...($done === [] ? [$dead] : $done));
-        $check = $this->isBox() && $this->work->bonds === [] ? $torque : $this->add($this->work->kind->isMobile() ? 'Measure with the supplies disconnected: bonds as planned' : 'Measure the bonds dead: one path from neutral to ground', self::ELECTRICIAN, 5, true, $torque);
-        $last = $this->work->isInspected === false || $this->work->kind->isMobile() ? $check : $this->add('Inspection, and its release before the supply closes', self::ELECTRICIAN, 15, true, $check);
+        $torque = $this->add(
+            'Torque and mark each lug from the list',
+            self::BOTH,
+            $this->isBox() ? 5 : 10,
+            true,
+            ...($done === [] ? [$dead] : $done),
+        );
+        $check = $this->isBox() && $this->work->bonds === [] ? $torque : $this->add(
+            $this->work->kind->isMobile() ? 'Measure with the supplies disconnected: bonds as planned'
+                : 'Measure the bonds dead: one path from neutral to ground',
+            self::ELECTRICIAN,
+            5,
+            true,
+            $torque,
+        );
+        $last = $this->work->isInspected === false || $this->work->kind->isMobile() ? $check : $this->add(
+            'Inspection, and its release before the supply closes',
+            self::ELECTRICIAN,
+            15,
+            true,
+            $check,
+        );
         $read = $this->add('Read the voltages on the controller', self::ELECTRICIAN, 10, false, $last);
         $prove = $this->add('Prove the transfer with the stopwatch', self::BOTH, 30, false, $read);
         $this->add('Walk through it with the owner', self::ELECTRICIAN, 20, false, $prove);
@@ -82,9 +101,18 @@ final class PowerDownTasks
             $kind === InstallationKind::EssentialCircuits => 'Mount the switch and the essential panel',
             default => 'Mount the switch and its raceways',
         }, self::BOTH, $kind->isMobile() ? 30 : 60, false);
-        $pull = $this->add("Pull {$this->feeders()}" . ($kind->isMobile() || ! $kind->hasGenerator() ? ', capped' : ' and the control cable, capped'), self::BOTH, self::MIN_A_FEEDER * max(1, $this->work->feeders), false, $mount);
+        $pull = $this->add(
+            "Pull {$this->feeders()}" . ($kind->isMobile() || ! $kind->hasGenerator() ? ', capped' : ' and the control cable, capped'),
+            self::BOTH,
+            self::MIN_A_FEEDER * max(1, $this->work->feeders),
+            false,
+            $mount,
+        );
 
-        return [$pull, $this->add('Photograph as found; mark what moves', self::HELPER, 10, false), $this->add('Lay out lugs, torque tool, labels and list', self::HELPER, 10, false, $pull)];
+        return [
+            $pull, $this->add('Photograph as found; mark what moves', self::HELPER, 10, false),
+            $this->add('Lay out lugs, torque tool, labels and list', self::HELPER, 10, false, $pull),
+        ];
     }
 
     private function isBox(): bool
@@ -102,9 +130,19 @@ final class PowerDownTasks
     {
         $kind = $this->work->kind;
         if ($kind->isMobile()) {
-            return $this->add('Isolate: shore cord out, generator blocked, batteries and inverter off, proved dead', self::ELECTRICIAN, 10, true);
+            return $this->add(
+                'Isolate: shore cord out, generator blocked, batteries and inverter off, proved dead',
+                self::ELECTRICIAN,
+                10,
+                true,
+            );
         }
-        $upstream = $this->add('Isolate: ' . ($kind->hasGenerator() ? 'generator blocked from starting, ' : '') . 'supply tagged open upstream', self::ELECTRICIAN, 5, true);
+        $upstream = $this->add(
+            'Isolate: ' . ($kind->hasGenerator() ? 'generator blocked from starting, ' : '') . 'supply tagged open upstream',
+            self::ELECTRICIAN,
+            5,
+            true,
+        );
         $lineSide = $this->add('Isolate: line side proved dead', self::ELECTRICIAN, 5, true, $upstream);
 
         return $this->add('Isolate: own devices open, locked, tagged and proved dead', self::ELECTRICIAN, 5, true, $lineSide);
@@ -131,13 +169,26 @@ final class PowerDownTasks
         }
         if ($this->work->circuits > 0) {
             $count = $this->work->circuits === 1 ? '1 circuit' : $this->work->circuits . ' circuits';
-            $done[] = $this->add('Move ' . $count . ' to the ' . ($this->isBox() ? 'switch box' : 'essential panel'), self::ELECTRICIAN, self::MIN_A_CIRCUIT * $this->work->circuits, true, $dead, ...$ready);
+            $done[] = $this->add(
+                'Move ' . $count . ' to the ' . ($this->isBox() ? 'switch box' : 'essential panel'),
+                self::ELECTRICIAN,
+                self::MIN_A_CIRCUIT * $this->work->circuits,
+                true,
+                $dead,
+                ...$ready,
+            );
         }
         foreach ($this->work->bonds as $bond) {
             $done[] = $this->add($bond, self::ELECTRICIAN, self::MIN_A_BOND, true, $dead);
         }
         if ($this->work->grounds > 0) {
-            $done[] = $this->add("Move {$this->work->grounds} grounds to their own bar", self::HELPER, self::MIN_A_GROUND * $this->work->grounds, true, $dead);
+            $done[] = $this->add(
+                "Move {$this->work->grounds} grounds to their own bar",
+                self::HELPER,
+                self::MIN_A_GROUND * $this->work->grounds,
+                true,
+                $dead,
+            );
         }
 
         return $done;
@@ -147,7 +198,9 @@ final class PowerDownTasks
     private function add(string $name, array $who, int $minutes, bool $dark, string ...$after): string
     {
         $id = (string) (count($this->tasks) + 1);
-        $this->tasks[] = ['id' => $id, 'name' => $name, 'who' => $who, 'minutes' => $minutes, 'after' => array_values($after), 'dark' => $dark];
+        $this->tasks[] = [
+            'id' => $id, 'name' => $name, 'who' => $who, 'minutes' => $minutes, 'after' => array_values($after), 'dark' => $dark,
+        ];
 
         return $id;
     }

@@ -45,8 +45,14 @@ final readonly class SiteBonding
         }
         $answer = BondingCheck::read(Node::fromArray($this->input()))->answer();
         $values = $answer->values;
-        $actions = array_values(array_filter(is_array($values['actions']) ? $values['actions'] : [], fn(mixed $action): bool => ! $this->isUnsurveyedElectrode($action)));
-        $findings = array_values(array_filter($answer->findings, fn(Finding $finding): bool => ! in_array($finding->id, self::ELECTRODE_FINDINGS, true) || $this->isElectrodeKnown($finding->at)));
+        $actions = array_values(array_filter(
+            is_array($values['actions']) ? $values['actions'] : [],
+            fn(mixed $action): bool => ! $this->isUnsurveyedElectrode($action),
+        ));
+        $findings = array_values(array_filter(
+            $answer->findings,
+            fn(Finding $finding): bool => ! in_array($finding->id, self::ELECTRODE_FINDINGS, true) || $this->isElectrodeKnown($finding->at),
+        ));
         if ($this->sharesNeutralOnTheRoad()) {
             array_unshift($actions, ['action' => 'use-switched-neutral', 'at' => 'ats']);
             array_unshift($findings, $this->finding('mobile-neutral-not-switched', 'ats'));
@@ -109,15 +115,25 @@ final readonly class SiteBonding
             $elements[] = ['id' => $part->id, 'type' => $part->type === 'meter' ? 'inlet' : $part->type] + match ($part->type) {
                 'source' => ['kind' => $f['kind']] + $this->sourceBond((string) (is_string($f['kind']) ? $f['kind'] : '')),
                 'switch' => [
-                    'neutral' => $this->sharesNeutralOnTheRoad() ? 'switched' : $f['neutral'], 'normal_from' => $feed[0], 'emergency_from' => $feed[1], 'service_rated' => $f['service_rated'],
+                    'neutral' => $this->sharesNeutralOnTheRoad() ? 'switched' : $f['neutral'], 'normal_from' => $feed[0],
+                    'emergency_from' => $feed[1], 'service_rated' => $f['service_rated'],
                 ],
-                'panel' => ['from' => $feed[0], 'service' => $f['service'] ?? false, 'electrode' => $this->hasElectrode($part->id)] + $this->bars($part->id),
-                'disconnect' => ['from' => $feed[0], 'service' => $f['service'] ?? false, 'bond' => ($f['service'] ?? false) && $this->isDisconnectBonded($part->id), 'electrode' => $this->hasElectrode($part->id)],
+                'panel' => [
+                    'from' => $feed[0], 'service' => $f['service'] ?? false, 'electrode' => $this->hasElectrode($part->id),
+                ] + $this->bars($part->id),
+                'disconnect' => [
+                    'from' => $feed[0], 'service' => $f['service'] ?? false,
+                    'bond' => ($f['service'] ?? false) && $this->isDisconnectBonded($part->id),
+                    'electrode' => $this->hasElectrode($part->id),
+                ],
                 default => ['from' => $feed[0]],
             };
         }
         foreach ($in->loads as $i => $load) {
-            $elements[] = ['id' => 'load-' . ($i + 1), 'type' => 'load', 'from' => $this->plan->panelOf($i, $load), 'needs_neutral' => count($load->phases()) === 1];
+            $elements[] = [
+                'id' => 'load-' . ($i + 1), 'type' => 'load', 'from' => $this->plan->panelOf($i, $load),
+                'needs_neutral' => count($load->phases()) === 1,
+            ];
         }
 
         return ['phases' => System::of($in->system, $in->vLn)->legs(), 'elements' => $elements];
@@ -133,8 +149,10 @@ final readonly class SiteBonding
         if ($this->serviceDisconnect() !== null) {
             $facts['the bond in the ' . lcfirst($names[$this->serviceDisconnect()])] = $in->isServiceBonded;
         }
-        $facts[$kind->hasGenerator() ? 'the neutral bond of the ' . lcfirst($names['gen']) : 'the bond in the second supply disconnect'] = $in->isGeneratorBonded;
-        $facts[$kind === InstallationKind::TwoPanels ? 'the bonds in the two panels' : 'the bond in the ' . lcfirst($names[isset($this->plan->panels()['main']) ? 'main' : 'panel'])] = $in->isPanelBonded;
+        $facts[$kind->hasGenerator() ? 'the neutral bond of the ' . lcfirst($names['gen'])
+            : 'the bond in the second supply disconnect'] = $in->isGeneratorBonded;
+        $facts[$kind === InstallationKind::TwoPanels ? 'the bonds in the two panels' : 'the bond in the '
+            . lcfirst($names[isset($this->plan->panels()['main']) ? 'main' : 'panel'])] = $in->isPanelBonded;
         foreach ($in->subPanels as $panel) {
             $facts["the bond in $panel->name"] = $panel->isBonded;
         }
@@ -184,7 +202,10 @@ final readonly class SiteBonding
             return ['bond' => false];
         }
 
-        return ['bond' => $in->isPanelBonded === true, 'mobile' => $in->kind->isMobile(), 'grounds_on_neutral_bar' => $in->groundsOnNeutralBar, 'ground_bar_free' => $in->groundBarFree];
+        return [
+            'bond' => $in->isPanelBonded === true, 'mobile' => $in->kind->isMobile(),
+            'grounds_on_neutral_bar' => $in->groundsOnNeutralBar, 'ground_bar_free' => $in->groundBarFree,
+        ];
     }
 
     /** A solid neutral on a vehicle that has two supplies. */
@@ -215,7 +236,11 @@ final readonly class SiteBonding
             return true; // a source of its own gets its own electrode, whatever the service has
         }
 
-        return $in->electrodeAt === 'panel' || $in->electrodeAt === 'disconnect' || in_array($in->kind, [InstallationKind::EssentialCircuits, InstallationKind::PlugInBox], true);
+        return $in->electrodeAt === 'panel' || $in->electrodeAt === 'disconnect' || in_array(
+            $in->kind,
+            [InstallationKind::EssentialCircuits, InstallationKind::PlugInBox],
+            true,
+        );
     }
 
     private function isUnsurveyedElectrode(mixed $action): bool

@@ -28,7 +28,8 @@ final readonly class SiteFeeders
         $in = $this->plan->in;
 
         return $in->kind->hasGenerator() && $this->generatorOcpdA() === null
-            ? ['The feeder of the ' . lcfirst($this->plan->names()['gen']) . ' waits for its rating or its output breaker: no size is proposed before.']
+            ? ['The feeder of the ' . lcfirst($this->plan->names()['gen'])
+                . ' waits for its rating or its output breaker: no size is proposed before.']
             : [];
     }
 

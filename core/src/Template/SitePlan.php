@@ -37,7 +37,8 @@ final readonly class SitePlan
         $in = $this->in;
         $second = $this->kind === InstallationKind::ContactorPair;
         $names = [
-            'utility' => 'Utility', 'shore' => 'Shore supply', 't1' => 'First transformer', 't2' => 'Second transformer', 'meter' => 'Meter',
+            'utility' => 'Utility', 'shore' => 'Shore supply', 't1' => 'First transformer', 't2' => 'Second transformer',
+            'meter' => 'Meter',
             'md' => $in->upstream === Upstream::Combined ? 'Main beside the meter' : 'Meter disconnect',
             'plug' => $this->kind->isMobile() ? 'Shore plug' : 'Plug of the switch box',
             'q1' => match (true) {
@@ -45,8 +46,10 @@ final readonly class SitePlan
                 $this->kind->isThreePhase() => 'Supply disconnect',
                 default => 'Q1 service',
             },
-            'q2' => 'Second supply disconnect', 'ats' => 'Transfer switch', 'gen' => $in->isBattery ? 'Inverter' : 'Generator', 'cord' => 'Shore cord inlet',
-            'inlet' => 'Generator inlet', 'panel' => $this->kind->isThreePhase() ? 'Distribution panel' : 'Panel', 'panel-a' => 'Panel A', 'panel-b' => 'Panel B',
+            'q2' => 'Second supply disconnect', 'ats' => 'Transfer switch', 'gen' => $in->isBattery ? 'Inverter' : 'Generator',
+            'cord' => 'Shore cord inlet',
+            'inlet' => 'Generator inlet', 'panel' => $this->kind->isThreePhase() ? 'Distribution panel' : 'Panel', 'panel-a' => 'Panel A',
+            'panel-b' => 'Panel B',
             'main' => 'Main panel', 'crit' => 'Essential panel', 'box' => 'Switch box circuits',
         ];
         foreach ($in->subPanels as $panel) {
@@ -116,7 +119,10 @@ final readonly class SitePlan
     {
         $sources = ['utility', 'shore', 't1', 't2', 'plug'];
 
-        return array_values(array_filter(array_map(static fn(PlanPart $part): string => $part->id, $this->chain()), static fn(string $id): bool => ! in_array($id, $sources, true)));
+        return array_values(array_filter(
+            array_map(static fn(PlanPart $part): string => $part->id, $this->chain()),
+            static fn(string $id): bool => ! in_array($id, $sources, true),
+        ));
     }
 
     /** @return array<string, string> names of the panels that a load can hang on */
@@ -146,7 +152,12 @@ final readonly class SitePlan
             if ($parent?->type === 'panel') { // one whose feeder is gone with a change of kind waits for a new one
                 $breakers = is_array($parent->fields['breakers'] ?? null) ? $parent->fields['breakers'] : [];
                 $feed = ['id' => "to-$panel->id", 'rating_a' => $panel->breakerA, 'poles' => $poles];
-                $parts[$panel->from] = new PlanPart($parent->id, $parent->type, $parent->from, ['breakers' => [...$breakers, $feed]] + $parent->fields);
+                $parts[$panel->from] = new PlanPart(
+                    $parent->id,
+                    $parent->type,
+                    $parent->from,
+                    ['breakers' => [...$breakers, $feed]] + $parent->fields,
+                );
                 $parts[$panel->id] = new PlanPart($panel->id, 'panel', ['' => "$panel->from.to-$panel->id"], ['role' => 'sub', 'rating_a' => $panel->breakerA, 'main_a' => null]);
             }
         }
@@ -200,8 +211,18 @@ final readonly class SitePlan
     private function trunk(): array
     {
         $in = $this->in;
-        $gen = new PlanPart('gen', 'source', [], ['kind' => $in->isBattery ? 'inverter' : 'generator', 'breaker_a' => $in->generatorBreakerA]);
-        $inlet = static fn(string $id, string $from, int $ratingA): PlanPart => new PlanPart($id, 'inlet', ['' => $from], ['rating_a' => $ratingA]);
+        $gen = new PlanPart(
+            'gen',
+            'source',
+            [],
+            ['kind' => $in->isBattery ? 'inverter' : 'generator', 'breaker_a' => $in->generatorBreakerA],
+        );
+        $inlet = static fn(string $id, string $from, int $ratingA): PlanPart => new PlanPart(
+            $id,
+            'inlet',
+            ['' => $from],
+            ['rating_a' => $ratingA],
+        );
         $panel = static fn(string $id, string $role, int $ratingA, ?int $mainA = null): PlanPart
             => new PlanPart($id, 'panel', ['' => 'ats'], ['role' => $role, 'rating_a' => $ratingA, 'main_a' => $mainA]);
         $serviceA = $in->serviceA ?? self::USUAL_SERVICE_A;
@@ -215,7 +236,8 @@ final readonly class SitePlan
                 $hasInlet = $this->kind === InstallationKind::Mobile50;
 
                 return [
-                    $shore, $plug, $inlet('cord', 'plug', $shoreA), $gen, ...($hasInlet ? [$inlet('inlet', 'gen', $in->switchA ?? 50)] : []),
+                    $shore, $plug, $inlet('cord', 'plug', $shoreA), $gen,
+                    ...($hasInlet ? [$inlet('inlet', 'gen', $in->switchA ?? 50)] : []),
                     $this->ats('cord', $hasInlet ? 'inlet' : 'gen'), $panel('panel', 'sub', $shoreA, $shoreA),
                 ];
 
@@ -224,26 +246,44 @@ final readonly class SitePlan
                 [$ahead, $from] = $this->ahead(isServiceAhead: false);
                 $feed = ['id' => 'feed', 'rating_a' => $in->switchA ?? 60, 'poles' => $this->feederPoles()];
                 $main = new PlanPart('main', 'panel', ['' => $from], [
-                    'role' => 'main', 'rating_a' => $serviceA, 'main_a' => $serviceA, 'service' => $in->upstream !== Upstream::Combined, 'breakers' => [$feed],
+                    'role' => 'main', 'rating_a' => $serviceA, 'main_a' => $serviceA, 'service' => $in->upstream !== Upstream::Combined,
+                    'breakers' => [$feed],
                 ]);
 
                 return $this->kind === InstallationKind::EssentialCircuits
                     ? [...$ahead, $main, $gen, $this->ats('main.feed', 'gen'), $panel('crit', 'sub', $in->switchA ?? 100)]
                     : [
-                        ...$ahead, $main, new PlanPart('plug', 'disconnect', ['' => 'main.feed'], ['rating_a' => null]), $gen, $inlet('inlet', 'gen', 30),
+                        ...$ahead, $main, new PlanPart('plug', 'disconnect', ['' => 'main.feed'], ['rating_a' => null]), $gen,
+                        $inlet('inlet', 'gen', 30),
                         $this->ats('plug', 'inlet'), $panel('box', 'sub', $in->switchA ?? 60),
                     ];
 
             case InstallationKind::ContactorPair:
-                $transformer = static fn(string $id): PlanPart => new PlanPart($id, 'source', [], ['kind' => 'transformer', 'available_fault_ka' => $in->faultKa]);
-                $q = static fn(string $id, string $from): PlanPart => new PlanPart($id, 'disconnect', ['' => $from], ['rating_a' => $serviceA, 'service' => true]);
+                $transformer = static fn(string $id): PlanPart => new PlanPart(
+                    $id,
+                    'source',
+                    [],
+                    ['kind' => 'transformer', 'available_fault_ka' => $in->faultKa],
+                );
+                $q = static fn(string $id, string $from): PlanPart => new PlanPart(
+                    $id,
+                    'disconnect',
+                    ['' => $from],
+                    ['rating_a' => $serviceA, 'service' => true],
+                );
 
-                return [$transformer('t1'), $q('q1', 't1'), $transformer('t2'), $q('q2', 't2'), $this->ats('q1', 'q2'), $panel('panel', 'main', $serviceA)];
+                return [
+                    $transformer('t1'), $q('q1', 't1'), $transformer('t2'), $q('q2', 't2'), $this->ats('q1', 'q2'),
+                    $panel('panel', 'main', $serviceA),
+                ];
 
             default:
                 [$ahead, $from] = $this->ahead(isServiceAhead: ! $in->isServiceRated);
                 $panels = match (true) {
-                    $this->kind === InstallationKind::TwoPanels => [$panel('panel-a', 'main', self::USUAL_PANEL_A, self::USUAL_PANEL_A), $panel('panel-b', 'main', self::USUAL_PANEL_A, self::USUAL_PANEL_A)],
+                    $this->kind === InstallationKind::TwoPanels => [
+                        $panel('panel-a', 'main', self::USUAL_PANEL_A, self::USUAL_PANEL_A),
+                        $panel('panel-b', 'main', self::USUAL_PANEL_A, self::USUAL_PANEL_A),
+                    ],
                     $this->kind->isThreePhase() => [$panel('panel', 'main', $serviceA)],
                     default => [$panel('panel', 'main', $serviceA, $serviceA)],
                 };
@@ -268,7 +308,12 @@ final readonly class SitePlan
         $last = 'meter';
         $isMainByMeter = $in->upstream === Upstream::Combined;
         if ($in->upstream?->isOnSite() === true) {
-            $parts[] = new PlanPart('md', 'disconnect', ['' => $last], ['rating_a' => $isMainByMeter ? $serviceA : null, 'service' => $isMainByMeter]);
+            $parts[] = new PlanPart(
+                'md',
+                'disconnect',
+                ['' => $last],
+                ['rating_a' => $isMainByMeter ? $serviceA : null, 'service' => $isMainByMeter],
+            );
             $last = 'md';
         }
         if ($isServiceAhead && ! $isMainByMeter) {
@@ -295,7 +340,8 @@ final readonly class SitePlan
                 $this->kind === InstallationKind::ContactorPair, $this->kind === InstallationKind::ContactorGenerator => 'contactor_pair',
                 default => 'motor',
             },
-            'poles' => max(2, min(4, $in->poles ?? $needed)), 'neutral' => $isNeutralSwitched ? 'switched' : 'solid', 'service_rated' => $isServiceRated, 'rating_a' => $ratingA,
+            'poles' => max(2, min(4, $in->poles ?? $needed)), 'neutral' => $isNeutralSwitched ? 'switched' : 'solid',
+            'service_rated' => $isServiceRated, 'rating_a' => $ratingA,
             'withstand_ka' => $in->withstandKa, 'main_a' => $isServiceRated ? $in->serviceA ?? $ratingA : null,
         ]);
     }

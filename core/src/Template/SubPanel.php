@@ -12,5 +12,11 @@ final readonly class SubPanel
      * @param string $from     element of the panel that feeds it
      * @param ?bool  $isBonded neutral and ground are joined in it today; null: not known
      */
-    public function __construct(public string $id, public string $name, public string $from, public int $breakerA, public ?bool $isBonded) {}
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $from,
+        public int $breakerA,
+        public ?bool $isBonded,
+    ) {}
 }

@@ -49,8 +49,14 @@ final class FindingWords
         'source-bond-parallel' => ['stop', 'The bond of a source stands beside another', 'Neutral current splits and flows in grounds for ever. It trips ground-fault devices and can sting. Take it out.'],
         'circulating-neutral' => ['stop', 'Two supplies are bonded and joined by their neutrals', 'Neutral current circulates through grounds and earth. Switch the neutral.'],
         'mobile-panel-bonded' => ['stop', 'A mobile panel is bonded', 'Its skin becomes live when the cord\'s neutral opens. The bond is ashore or at its own generator.'],
-        'mobile-neutral-not-switched' => ['stop', 'The switch does not switch the neutral of the vehicle', 'Shock hazard: with a solid neutral the supplies share a bond, and pulling the shore cord takes it away. A fault then leaves the skin live. Each supply is bonded ashore or at its own generator or inverter, and the switch switches the neutral with the hots.'],
-        'bonds-not-surveyed' => ['warn', 'Not known', 'Shock hazard: a bond too many or one too few can kill. No bond is moved on a guess. Have each one looked at, isolated and proved dead, then enter what was found on the Plan page.'],
+        'mobile-neutral-not-switched' => [
+            'stop', 'The switch does not switch the neutral of the vehicle',
+            'Shock hazard: with a solid neutral the supplies share a bond, and pulling the shore cord takes it away. A fault then leaves the skin live. Each supply is bonded ashore or at its own generator or inverter, and the switch switches the neutral with the hots.',
+        ],
+        'bonds-not-surveyed' => [
+            'warn', 'Not known',
+            'Shock hazard: a bond too many or one too few can kill. No bond is moved on a guess. Have each one looked at, isolated and proved dead, then enter what was found on the Plan page.',
+        ],
         'panel-bond-extra' => ['stop', 'A panel is bonded that must not be', 'Neutral current flows in grounds, pipes and frames. Take the screw or strap out, part neutrals and grounds.'],
         'floating-neutral' => ['stop', 'A source is not bonded and should be', 'A fault to a case has no way back: no breaker trips and the case stays live.'],
         'bond-missing' => ['stop', 'The bond is missing where it belongs', 'A fault to a case has no way back: no breaker trips and the case stays live.'],

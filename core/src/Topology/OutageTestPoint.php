@@ -25,8 +25,18 @@ final readonly class OutageTestPoint
     {
         if ($in->drawing === null) {
             return $in->label === null
-                ? new OutageTestPointResult(TestPointStatus::NotKnown, null, null, 'No device was surveyed, and there is no one-line to say which one it is.')
-                : new OutageTestPointResult(TestPointStatus::Unchecked, null, $in->label, 'As surveyed. There is no one-line to check it against: it must be upstream of the sensing.');
+                ? new OutageTestPointResult(
+                    TestPointStatus::NotKnown,
+                    null,
+                    null,
+                    'No device was surveyed, and there is no one-line to say which one it is.',
+                )
+                : new OutageTestPointResult(
+                    TestPointStatus::Unchecked,
+                    null,
+                    $in->label,
+                    'As surveyed. There is no one-line to check it against: it must be upstream of the sensing.',
+                );
         }
         $answer = TopologyCheck::of($in->drawing)->answer()->values;
         /** @var list<array{device: string, loads_lost_elsewhere: list<string>}> $points */
@@ -46,9 +56,20 @@ final readonly class OutageTestPoint
             }
         }
         $best = $points[0] ?? null;
-        $findings = $in->device === null ? [] : [$this->finding($in, $name($in->device), array_column($others, 'reason', 'device')[$in->device] ?? 'not-on-drawing')];
+        $findings = $in->device === null ? [] : [$this->finding(
+            $in,
+            $name($in->device),
+            array_column($others, 'reason', 'device')[$in->device] ?? 'not-on-drawing',
+        )];
         if ($best === null) {
-            return new OutageTestPointResult(TestPointStatus::None, null, null, 'On the one-line no device takes the voltage from the sensing. Plan a disconnect, or have the utility open.', [], $findings);
+            return new OutageTestPointResult(
+                TestPointStatus::None,
+                null,
+                null,
+                'On the one-line no device takes the voltage from the sensing. Plan a disconnect, or have the utility open.',
+                [],
+                $findings,
+            );
         }
 
         return new OutageTestPointResult(
@@ -67,6 +88,12 @@ final readonly class OutageTestPoint
     {
         [$severity, $message] = FindingWords::of('test-point-not-outage');
 
-        return new Finding('test-point-not-outage', $severity, "$message: " . ($in->label ?? $name) . '.', self::REASONS[$reason] ?? self::REASONS['not-on-drawing'], at: $in->device);
+        return new Finding(
+            'test-point-not-outage',
+            $severity,
+            "$message: " . ($in->label ?? $name) . '.',
+            self::REASONS[$reason] ?? self::REASONS['not-on-drawing'],
+            at: $in->device,
+        );
     }
 }

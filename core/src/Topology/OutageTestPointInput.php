@@ -13,5 +13,10 @@ final readonly class OutageTestPointInput
      * @param ?string               $device  reference of the surveyed device on the one-line; null: not identified
      * @param ?string               $label   what the technician calls it and where it is
      */
-    public function __construct(public ?OneLine $drawing, public array $names = [], public ?string $device = null, public ?string $label = null) {}
+    public function __construct(
+        public ?OneLine $drawing,
+        public array $names = [],
+        public ?string $device = null,
+        public ?string $label = null,
+    ) {}
 }

@@ -24,7 +24,10 @@ final readonly class Exported
 
         return match (true) {
             $name === 'rehearse' && isset($file->input, $file->output) => new Node($file->input),
-            $name === 'settings_check' && isset($file->check) && str_starts_with($format, 'escapement/settings-sheet/') => new Node($file->check),
+            $name === 'settings_check' && isset($file->check) && str_starts_with(
+                $format,
+                'escapement/settings-sheet/',
+            ) => new Node($file->check),
             in_array($name, ['topology', 'one_line_layout'], true) && isset($file->topology, $file->bonding) => new Node($file->topology),
             $name === 'bonding' && isset($file->topology, $file->bonding) => new Node($file->bonding),
             in_array($name, ['timing_verdict', 'run_verdict'], true) && str_starts_with($format, 'escapement/run/') => self::run($file),

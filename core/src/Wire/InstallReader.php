@@ -42,7 +42,10 @@ final readonly class InstallReader
         $enclosures = $in->each('enclosures', 0, 20, fn(Fields $one): array => $this->enclosure($one, $workDate));
         $in->close();
 
-        $moves = BondMove::of($actions === null ? $bonding : ['actions' => array_map(self::action(...), $actions)], new ElementNames($names));
+        $moves = BondMove::of(
+            $actions === null ? $bonding : ['actions' => array_map(self::action(...), $actions)],
+            new ElementNames($names),
+        );
 
         return new InstallWork($unit, $workDate, $calibrated, $feeders, $enclosures, $moves, $names, $unknown);
     }

@@ -25,7 +25,12 @@ final readonly class OutageTestPointReader
         $object->close();
         [$device, $label] = self::surveyed($surveyed);
 
-        return (new OutageTestPoint())->decide(new OutageTestPointInput($drawing === null ? null : (new OneLineReader())->whole($drawing), $names, $device, $label))->toArray();
+        return (new OutageTestPoint())->decide(new OutageTestPointInput(
+            $drawing === null ? null : (new OneLineReader())->whole($drawing),
+            $names,
+            $device,
+            $label,
+        ))->toArray();
     }
 
     /** @return array{?string, ?string} the reference of the surveyed device, and what it is called */

@@ -9,8 +9,10 @@ final readonly class SchemaHelp
 {
     /** By the end of a name; the longer end first. */
     private const UNITS = [
-        '_in_lb' => 'in-lb', '_ms' => 'ms', '_pct' => '%', '_kva' => 'kVA', '_kw' => 'kW', '_kwh' => 'kWh', '_ka' => 'kA', '_hz' => 'Hz', '_deg' => '°', '_ft' => 'ft', '_mm2' => 'mm²',
-        '_mm' => 'mm', '_in' => 'in', '_in3' => 'in³', '_gal' => 'gal', '_inwc' => 'in wc', '_hp' => 'hp', '_min' => 'min', '_days' => 'days', '_c' => '°C', '_m' => 'm', '_h' => 'h', '_s' => 's',
+        '_in_lb' => 'in-lb', '_ms' => 'ms', '_pct' => '%', '_kva' => 'kVA', '_kw' => 'kW', '_kwh' => 'kWh', '_ka' => 'kA', '_hz' => 'Hz',
+        '_deg' => '°', '_ft' => 'ft', '_mm2' => 'mm²',
+        '_mm' => 'mm', '_in' => 'in', '_in3' => 'in³', '_gal' => 'gal', '_inwc' => 'in wc', '_hp' => 'hp', '_min' => 'min',
+        '_days' => 'days', '_c' => '°C', '_m' => 'm', '_h' => 'h', '_s' => 's',
         '_v' => 'V', '_a' => 'A', '_l' => 'L', '_w' => 'W', '_va' => 'VA',
     ];
     private const DEEPEST = 6;
@@ -22,7 +24,10 @@ final readonly class SchemaHelp
     {
         $title = is_string($this->schema['title'] ?? null) ? $this->schema['title'] : '';
 
-        return $title . "\n\n" . implode("\n", $this->fields($this->schema, '', 0)) . "\n\n* is required. The whole schema: bin/escapement schema NAME\n";
+        return $title . "\n\n" . implode(
+            "\n",
+            $this->fields($this->schema, '', 0),
+        ) . "\n\n* is required. The whole schema: bin/escapement schema NAME\n";
     }
 
     /**
@@ -43,7 +48,11 @@ final readonly class SchemaHelp
             $inner = $isList ? $this->resolved((array) $property['items']) : $property;
             $path = "$before/$name" . ($isList ? '[]' : '');
             $isRequired = in_array($name, (array) ($node['required'] ?? []), true);
-            $lines[] = rtrim(sprintf('  %-44s %s', $path . ($isRequired ? ' *' : ''), $this->told((string) $name, $property, $isList ? $inner : null)));
+            $lines[] = rtrim(sprintf(
+                '  %-44s %s',
+                $path . ($isRequired ? ' *' : ''),
+                $this->told((string) $name, $property, $isList ? $inner : null),
+            ));
             if ($depth < self::DEEPEST) {
                 array_push($lines, ...$this->fields($inner, $path, $depth + 1));
             }
@@ -59,7 +68,13 @@ final readonly class SchemaHelp
     private function told(string $name, array $property, ?array $item): string
     {
         $one = $item ?? $property;
-        $type = implode(' or ', array_filter((array) ($one['type'] ?? (isset($one['enum']) ? 'one of' : (isset($one['const']) ? 'always' : ''))), is_string(...)));
+        $type = implode(
+            ' or ',
+            array_filter(
+                (array) ($one['type'] ?? (isset($one['enum']) ? 'one of' : (isset($one['const']) ? 'always' : ''))),
+                is_string(...),
+            ),
+        );
         $words = [$item === null ? $type : "list of $type"];
         foreach (['enum', 'const'] as $key) {
             if (isset($one[$key])) {
@@ -69,7 +84,8 @@ final readonly class SchemaHelp
         $from = $one['minimum'] ?? $one['exclusiveMinimum'] ?? null;
         $to = $one['maximum'] ?? $one['exclusiveMaximum'] ?? null;
         if ($from !== null || $to !== null) {
-            $words[] = trim((isset($one['exclusiveMinimum']) ? 'above ' : '') . self::value($from) . ($to === null ? ' at least' : ' to ' . self::value($to)));
+            $words[] = trim((isset($one['exclusiveMinimum']) ? 'above ' : '') . self::value($from)
+                . ($to === null ? ' at least' : ' to ' . self::value($to)));
         }
         foreach (self::UNITS as $end => $unit) {
             if (str_ends_with("_$name", $end)) {

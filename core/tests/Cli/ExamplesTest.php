@@ -32,10 +32,21 @@ final class ExamplesTest extends TestCase
     #[Test, DataProvider('names')]
     public function help_tells_every_field_with_its_unit(string $name): void
     {
-        $schema = json_decode((string) file_get_contents(dirname(__DIR__, 3) . "/docs/schema/$name.schema.json"), true, 64, JSON_THROW_ON_ERROR);
+        $schema = json_decode(
+            (string) file_get_contents(dirname(__DIR__, 3) . "/docs/schema/$name.schema.json"),
+            true,
+            64,
+            JSON_THROW_ON_ERROR,
+        );
         [$exit, $out] = self::execute("bin/escapement calc $name --help");
         self::assertSame(0, $exit);
-        $variants = [$schema, ...array_map(static fn(array $one): array => isset($one['$ref']) ? $schema['$defs'][basename($one['$ref'])] : $one, $schema['oneOf'] ?? $schema['anyOf'] ?? [])];
+        $variants = [
+            $schema,
+            ...array_map(
+                static fn(array $one): array => isset($one['$ref']) ? $schema['$defs'][basename($one['$ref'])] : $one,
+                $schema['oneOf'] ?? $schema['anyOf'] ?? [],
+            ),
+        ];
         $fields = array_merge(...array_map(static fn(array $one): array => array_keys($one['properties'] ?? []), $variants));
         self::assertNotSame([], $fields);
         foreach ($fields as $field) {

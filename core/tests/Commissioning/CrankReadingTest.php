@@ -22,7 +22,15 @@ final class CrankReadingTest extends TestCase
     {
         $engine = new Engine(2000, 15_000, 6000, $attempts, 3300, 5000);
         $window = Window::around('engine_running', 'start_signal', 5300, ($attempts - 1) * 21_000);
-        $interval = new Interval('engine_running', MarkEvent::StartSignal, MarkEvent::EngineRunning, $measuredMs, $window, IntervalVerdict::Pass, null);
+        $interval = new Interval(
+            'engine_running',
+            MarkEvent::StartSignal,
+            MarkEvent::EngineRunning,
+            $measuredMs,
+            $window,
+            IntervalVerdict::Pass,
+            null,
+        );
 
         self::assertSame($crank, CrankReading::of($engine, $interval)?->attempt);
     }
@@ -45,7 +53,15 @@ final class CrankReadingTest extends TestCase
     public function two_utilities_have_no_crank(): void
     {
         $window = Window::around('engine_running', 'start_signal', 5300);
-        $interval = new Interval('engine_running', MarkEvent::StartSignal, MarkEvent::EngineRunning, 9000, $window, IntervalVerdict::Late, null);
+        $interval = new Interval(
+            'engine_running',
+            MarkEvent::StartSignal,
+            MarkEvent::EngineRunning,
+            9000,
+            $window,
+            IntervalVerdict::Late,
+            null,
+        );
 
         self::assertNull(CrankReading::of(null, $interval));
     }

@@ -63,13 +63,18 @@ final class InstallTest extends TestCase
         yield 'nothing but a date' => [[]];
         yield 'one enclosure' => [['enclosures' => [self::enclosure()]]];
         yield 'two, whose names begin alike' => [['enclosures' => [self::enclosure(), ['id' => 'ats-2', 'name' => 'Second switch'] + self::enclosure()], 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed at both ends.']]]];
-        yield 'with the bonds of the site' => [['bonding' => (new SiteBonding(self::site()))->input(), 'enclosures' => [self::enclosure()]]];
+        yield 'with the bonds of the site' => [[
+            'bonding' => (new SiteBonding(self::site()))->input(), 'enclosures' => [self::enclosure()],
+        ]];
     }
 
     #[Test]
     public function all_of_it_waits_in_its_order(): void
     {
-        $steps = $this->steps(['bonding' => (new SiteBonding(self::site()))->input(), 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed.']], 'enclosures' => [self::enclosure()]]);
+        $steps = $this->steps([
+            'bonding' => (new SiteBonding(self::site()))->input(), 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed.']],
+            'enclosures' => [self::enclosure()],
+        ]);
         $lug = self::one($steps, self::LUG);
         self::assertContains('install/land-ats', $lug->dependsOn);
         self::assertContains('install/torque-tool', $lug->dependsOn);
@@ -145,7 +150,9 @@ final class InstallTest extends TestCase
         yield 'a hot on the neutral bar' => [['enclosures' => [self::enclosure(['on' => 'N', 'terminal' => 'Neutral bar'])]], 'install/land-ats', 'neutral'];
         yield 'a green hot' => [['enclosures' => [self::enclosure(['colour' => 'green'])]], 'install/land-ats', 'Green'];
         yield 'a screw whose torque nobody knows' => [['enclosures' => [self::enclosure(['screw' => 'slotted_small', 'size' => '4/0'])]], self::LUG, 'no torque value'];
-        yield 'bonds that nobody looked at' => [['bonds_unknown' => 'Not known: the neutral of the switch.'], 'install/bonds-not-known', 'Not known'];
+        yield 'bonds that nobody looked at' => [
+            ['bonds_unknown' => 'Not known: the neutral of the switch.'], 'install/bonds-not-known', 'Not known',
+        ];
         yield 'a box that is too small' => [['enclosures' => [['stops' => ['The splice box is too small.']] + self::enclosure()]], 'install/land-ats', 'too small'];
         yield 'a raceway that is too full' => [['feeders' => [['name' => 'Feeder', 'words' => 'Bushed.', 'stops' => ['The raceway is too full.']]]], 'install/pull-feeder-', 'too full'];
         yield 'a tool out of calibration' => [['calibrated_on' => '2025-11-22'], 'install/torque-tool', '2026-11-22'];

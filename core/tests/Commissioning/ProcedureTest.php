@@ -209,10 +209,26 @@ final class ProcedureTest extends TestCase
 
     /** @param array<string, mixed> $isolation */
     #[Test, DataProvider('supplies')]
-    public function the_isolation_begins_upstream_and_proves_the_line_side_dead_before_own_devices(array $isolation, ?string $upstream, string $says): void
-    {
-        $plan = new SitePlan(new SitePlanInput(InstallationKind::WholeHouse, 'split', 120, 200, 200, isServiceRated: true, upstream: Upstream::tryFrom((string) ($isolation['upstream'] ?? '')), loads: [new PlanLoad('Lights', 1, 'L1', true)]));
-        $steps = array_column($this->answer('K1', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names(), 'isolation' => $isolation])['steps'], null, 'id');
+    public function the_isolation_begins_upstream_and_proves_the_line_side_dead_before_own_devices(
+        array $isolation,
+        ?string $upstream,
+        string $says,
+    ): void {
+        $plan = new SitePlan(new SitePlanInput(
+            InstallationKind::WholeHouse,
+            'split',
+            120,
+            200,
+            200,
+            isServiceRated: true,
+            upstream: Upstream::tryFrom((string) ($isolation['upstream'] ?? '')),
+            loads: [new PlanLoad('Lights', 1, 'L1', true)],
+        ));
+        $steps = array_column(
+            $this->answer('K1', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names(), 'isolation' => $isolation])['steps'],
+            null,
+            'id',
+        );
         $order = array_keys($steps);
         $place = static fn(string $id): int => (int) array_search($id, $order, true);
         if ($upstream === null) {
@@ -229,7 +245,11 @@ final class ProcedureTest extends TestCase
         self::assertTrue($steps['isolate/line-side-dead']['hold']);
         self::assertContains('isolate/line-side-dead', $steps['isolate/proved-dead']['depends_on']);
         self::assertContains('isolate/line-side-dead', $steps['inspect/landing']['depends_on']);
-        self::assertSame(($isolation['upstream'] ?? 'not_known') === 'not_known', isset($steps[$upstream]['stopped_by']), 'what nobody surveyed is not called done');
+        self::assertSame(
+            ($isolation['upstream'] ?? 'not_known') === 'not_known',
+            isset($steps[$upstream]['stopped_by']),
+            'what nobody surveyed is not called done',
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, ?string, string}> */
@@ -251,7 +271,11 @@ final class ProcedureTest extends TestCase
             self::assertSame(! $kind->isMobile(), isset($steps['isolate/upstream']), $kind->value);
             self::assertArrayNotHasKey('stopped_by', $steps['isolate/upstream'] ?? []);
         }
-        $two = array_column($this->answer('K7', [], [], ['isolation' => ['upstream' => 'utility', 'second' => 'owner']])['steps'], null, 'id');
+        $two = array_column(
+            $this->answer('K7', [], [], ['isolation' => ['upstream' => 'utility', 'second' => 'owner']])['steps'],
+            null,
+            'id',
+        );
         self::assertStringContainsString('first supply', $two['isolate/upstream']['title']);
         self::assertStringContainsString('second supply', $two['isolate/upstream-second']['title']);
     }
@@ -267,7 +291,11 @@ final class ProcedureTest extends TestCase
             self::assertContains('energise/release', $steps['energise/close-utility']['depends_on']);
         }
         unset($install['install']);
-        self::assertArrayNotHasKey('energise/release', array_column($this->answer('K1', [], [], $install)['steps'], null, 'id'), 'a test of what stands needs none');
+        self::assertArrayNotHasKey(
+            'energise/release',
+            array_column($this->answer('K1', [], [], $install)['steps'], null, 'id'),
+            'a test of what stands needs none',
+        );
     }
 
     /** @return iterable<string, array{string, bool}> */
@@ -281,15 +309,31 @@ final class ProcedureTest extends TestCase
     #[Test]
     public function a_plug_is_pulled_and_an_outage_that_nothing_makes_is_not_asked_for(): void
     {
-        $plan = new SitePlan(new SitePlanInput(InstallationKind::PlugInBox, 'split', 120, 200, 30, loads: [new PlanLoad('Lights', 1, 'L1', true)]));
-        $steps = array_column($this->answer('K4', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names()])['steps'], null, 'id');
+        $plan = new SitePlan(new SitePlanInput(
+            InstallationKind::PlugInBox,
+            'split',
+            120,
+            200,
+            30,
+            loads: [new PlanLoad('Lights', 1, 'L1', true)],
+        ));
+        $steps = array_column(
+            $this->answer('K4', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names()])['steps'],
+            null,
+            'id',
+        );
         self::assertSame('Pull the plug of the switch box', $steps['simulated_outage/open']['title']);
         self::assertSame('Pull and tag the plug of the switch box', $steps['isolate/open-plug']['title']);
         $drawing = ['system' => 'split', 'elements' => [
             ['id' => 'u', 'type' => 'source', 'kind' => 'utility'], ['id' => 'g', 'type' => 'source', 'kind' => 'generator'],
-            ['id' => 'sw', 'type' => 'switch', 'kind' => 'motor', 'poles' => 2, 'neutral' => 'solid', 'rating_a' => 200], ['id' => 'l', 'type' => 'load', 'phases' => ['L1']],
+            [
+                'id' => 'sw', 'type' => 'switch', 'kind' => 'motor', 'poles' => 2, 'neutral' => 'solid', 'rating_a' => 200,
+            ], ['id' => 'l', 'type' => 'load', 'phases' => ['L1']],
         ], 'links' => [['from' => 'u', 'to' => 'sw.normal'], ['from' => 'g', 'to' => 'sw.emergency'], ['from' => 'sw', 'to' => 'l']]];
-        self::assertArrayHasKey('stopped_by', array_column($this->answer('K1', [], [], ['topology' => $drawing])['steps'], null, 'id')['simulated_outage/open']);
+        self::assertArrayHasKey(
+            'stopped_by',
+            array_column($this->answer('K1', [], [], ['topology' => $drawing])['steps'], null, 'id')['simulated_outage/open'],
+        );
     }
 
     /** @param 'in_band'|'out_of_band'|'stop' $verdict */

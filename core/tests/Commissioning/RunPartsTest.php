@@ -26,14 +26,20 @@ use PHPUnit\Framework\TestCase;
 /** What one run says to the parts of a proof. */
 final class RunPartsTest extends TestCase
 {
-    private const IN_TIME = ['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'bait_on' => 60_000, 'bait_off' => 70_000, 'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900];
+    private const IN_TIME = [
+        'utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'bait_on' => 60_000,
+        'bait_off' => 70_000, 'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900,
+    ];
 
     #[Test]
     public function a_run_without_one_answer_proves_its_times_and_nothing_else(): void
     {
         $parts = self::parts(InstallationKind::WholeHouse, self::IN_TIME);
         self::assertSame(['sensing', 'times', 'bait'], self::names($parts->in(PartOutcome::Proved)));
-        self::assertSame(['dead_checks', 'sources', 'carries', 'start_circuit', 'left_ready', 'load_test'], self::names($parts->in(PartOutcome::Untouched)));
+        self::assertSame(
+            ['dead_checks', 'sources', 'carries', 'start_circuit', 'left_ready', 'load_test'],
+            self::names($parts->in(PartOutcome::Untouched)),
+        );
         self::assertSame('pass', $parts->verdict());
     }
 
@@ -46,7 +52,11 @@ final class RunPartsTest extends TestCase
     #[Test]
     public function all_but_the_signature_of_the_owner_proves_everything(): void
     {
-        $parts = self::parts(InstallationKind::WholeHouse, self::IN_TIME, static fn(Step $step): ?Verdict => $step->id === 'clean_up/sign-owner' ? null : Verdict::AsExpected);
+        $parts = self::parts(
+            InstallationKind::WholeHouse,
+            self::IN_TIME,
+            static fn(Step $step): ?Verdict => $step->id === 'clean_up/sign-owner' ? null : Verdict::AsExpected,
+        );
         self::assertSame(['load_test'], self::names($parts->in(PartOutcome::Untouched)));
         self::assertSame([], $parts->in(PartOutcome::Open, PartOutcome::Failed));
         self::assertSame('pass', $parts->verdict());
@@ -54,9 +64,22 @@ final class RunPartsTest extends TestCase
 
     /** @param array<string, Verdict> $answers by step; the others as expected */
     #[Test, DataProvider('answers')]
-    public function a_part_is_what_its_steps_are(InstallationKind $kind, array $answers, ProofPart $part, PartOutcome $outcome, bool $isNoted, string $says): void
-    {
-        $of = self::of(self::parts($kind, [], static fn(Step $step): ?Verdict => array_key_exists($step->id, $answers) ? $answers[$step->id] : Verdict::AsExpected), $part);
+    public function a_part_is_what_its_steps_are(
+        InstallationKind $kind,
+        array $answers,
+        ProofPart $part,
+        PartOutcome $outcome,
+        bool $isNoted,
+        string $says,
+    ): void {
+        $of = self::of(
+            self::parts(
+                $kind,
+                [],
+                static fn(Step $step): ?Verdict => array_key_exists($step->id, $answers) ? $answers[$step->id] : Verdict::AsExpected,
+            ),
+            $part,
+        );
         self::assertSame([$outcome, $isNoted], [$of->outcome, $of->isNoted]);
         self::assertStringContainsString($says, implode(' ', $of->why));
     }
@@ -66,20 +89,42 @@ final class RunPartsTest extends TestCase
     {
         $house = InstallationKind::WholeHouse;
         $panel = InstallationKind::ContactorGenerator;
-        yield 'a bond that is not so' => [$house, ['inspect/bonds' => Verdict::NotSo], ProofPart::DeadChecks, PartOutcome::Failed, false, 'Bonds where the plan has them: is not as it should be.'];
-        yield 'a hold point not reached' => [$house, ['inspect/bonds' => null], ProofPart::DeadChecks, PartOutcome::Open, false, 'is open.'];
-        yield 'a voltage beside its band, with a note' => [$house, ['energise/utility-volts-L1' => Verdict::Noted], ProofPart::Sources, PartOutcome::Proved, true, ''];
-        yield 'a step left out' => [$house, ['on_load_checks/amps-L1' => Verdict::Skipped], ProofPart::Carries, PartOutcome::Open, false, 'left out'];
-        yield 'phase order reversed' => [$panel, ['no_load_run/generator-rotation' => Verdict::NotSo], ProofPart::Rotation, PartOutcome::Failed, false, 'phase order'];
-        yield 'a phase that was not pulled' => [$panel, ['simulated_outage/phase-loss-second-L3' => null], ProofPart::Sensing, PartOutcome::Open, false, ''];
-        yield 'the wrong start contact' => [$house, ['inspect/start-contact' => Verdict::NotSo], ProofPart::StartCircuit, PartOutcome::Failed, false, 'start contact'];
-        yield 'a selector left off' => [$house, ['clean_up/left-in-automatic' => Verdict::NotSo], ProofPart::LeftReady, PartOutcome::Failed, false, ''];
+        yield 'a bond that is not so' => [
+            $house, ['inspect/bonds' => Verdict::NotSo], ProofPart::DeadChecks, PartOutcome::Failed, false,
+            'Bonds where the plan has them: is not as it should be.',
+        ];
+        yield 'a hold point not reached' => [
+            $house, ['inspect/bonds' => null], ProofPart::DeadChecks, PartOutcome::Open, false, 'is open.',
+        ];
+        yield 'a voltage beside its band, with a note' => [
+            $house, ['energise/utility-volts-L1' => Verdict::Noted], ProofPart::Sources, PartOutcome::Proved, true, '',
+        ];
+        yield 'a step left out' => [
+            $house, ['on_load_checks/amps-L1' => Verdict::Skipped], ProofPart::Carries, PartOutcome::Open, false, 'left out',
+        ];
+        yield 'phase order reversed' => [
+            $panel, ['no_load_run/generator-rotation' => Verdict::NotSo], ProofPart::Rotation, PartOutcome::Failed, false, 'phase order',
+        ];
+        yield 'a phase that was not pulled' => [
+            $panel, ['simulated_outage/phase-loss-second-L3' => null], ProofPart::Sensing, PartOutcome::Open, false, '',
+        ];
+        yield 'the wrong start contact' => [
+            $house, ['inspect/start-contact' => Verdict::NotSo], ProofPart::StartCircuit, PartOutcome::Failed, false, 'start contact',
+        ];
+        yield 'a selector left off' => [
+            $house, ['clean_up/left-in-automatic' => Verdict::NotSo], ProofPart::LeftReady, PartOutcome::Failed, false, '',
+        ];
     }
 
     /** @param array<string, int> $marks */
     #[Test, DataProvider('times')]
-    public function times_sensing_and_bait_are_what_the_stopwatch_says(InstallationKind $kind, array $marks, ProofPart $part, PartOutcome $outcome, string $says): void
-    {
+    public function times_sensing_and_bait_are_what_the_stopwatch_says(
+        InstallationKind $kind,
+        array $marks,
+        ProofPart $part,
+        PartOutcome $outcome,
+        string $says,
+    ): void {
         $of = self::of(self::parts($kind, $marks), $part);
         self::assertSame($outcome, $of->outcome, implode(' ', $of->why));
         self::assertStringContainsString($says, implode(' ', $of->why));
@@ -90,16 +135,44 @@ final class RunPartsTest extends TestCase
     {
         $house = InstallationKind::WholeHouse;
         $without = static fn(string ...$events): array => array_diff_key(self::IN_TIME, array_flip($events));
-        yield 'a late transfer' => [$house, ['transferred' => 90_000] + self::IN_TIME, ProofPart::Times, PartOutcome::Failed, 'Transfer came late.'];
-        yield 'but the outage was noticed' => [$house, ['transferred' => 58_000] + self::IN_TIME, ProofPart::Sensing, PartOutcome::Proved, ''];
-        yield 'a return nobody waited for' => [$house, $without('retransferred', 'engine_stopped', 'utility_on'), ProofPart::Times, PartOutcome::Open, 'Return was not timed.'];
-        yield 'no transfer came' => [$house, ['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300], ProofPart::Sensing, PartOutcome::Failed, 'never transferred'];
+        yield 'a late transfer' => [
+            $house, ['transferred' => 90_000] + self::IN_TIME, ProofPart::Times, PartOutcome::Failed, 'Transfer came late.',
+        ];
+        yield 'but the outage was noticed' => [
+            $house, ['transferred' => 58_000] + self::IN_TIME, ProofPart::Sensing, PartOutcome::Proved, '',
+        ];
+        yield 'a return nobody waited for' => [
+            $house, $without('retransferred', 'engine_stopped', 'utility_on'), ProofPart::Times, PartOutcome::Open,
+            'Return was not timed.',
+        ];
+        yield 'no transfer came' => [
+            $house, ['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300], ProofPart::Sensing, PartOutcome::Failed,
+            'never transferred',
+        ];
         yield 'no bait' => [$house, $without('bait_on', 'bait_off'), ProofPart::Bait, PartOutcome::Untouched, 'was not done'];
-        yield 'the bait was taken' => [$house, ['retransferred' => 64_000, 'bait_off' => 75_000] + self::IN_TIME, ProofPart::Bait, PartOutcome::Failed, 'had not proved itself'];
-        yield 'the button proves no sensing' => [$house, ['test_on' => 0, 'start_signal' => 400, 'engine_running' => 5900, 'transferred' => 16_100], ProofPart::Sensing, PartOutcome::Untouched, 'No outage was simulated.'];
-        yield 'and no times of an outage' => [$house, ['test_on' => 0, 'start_signal' => 400, 'engine_running' => 5900, 'transferred' => 16_100], ProofPart::Times, PartOutcome::Untouched, 'Only the test button'];
-        yield 'a relay' => [InstallationKind::Mobile50, ['start_signal' => 0, 'engine_running' => 5300, 'transferred' => 35_400, 'engine_stopped' => 120_000, 'retransferred' => 120_600], ProofPart::Sensing, PartOutcome::Proved, ''];
-        yield 'three phases are pulled one by one' => [InstallationKind::ContactorGenerator, self::IN_TIME, ProofPart::Sensing, PartOutcome::Open, 'Lose L1 of the first supply'];
+        yield 'the bait was taken' => [
+            $house, ['retransferred' => 64_000, 'bait_off' => 75_000] + self::IN_TIME, ProofPart::Bait, PartOutcome::Failed,
+            'had not proved itself',
+        ];
+        yield 'the button proves no sensing' => [
+            $house, ['test_on' => 0, 'start_signal' => 400, 'engine_running' => 5900, 'transferred' => 16_100], ProofPart::Sensing,
+            PartOutcome::Untouched, 'No outage was simulated.',
+        ];
+        yield 'and no times of an outage' => [
+            $house, ['test_on' => 0, 'start_signal' => 400, 'engine_running' => 5900, 'transferred' => 16_100], ProofPart::Times,
+            PartOutcome::Untouched, 'Only the test button',
+        ];
+        yield 'a relay' => [
+            InstallationKind::Mobile50,
+            [
+                'start_signal' => 0, 'engine_running' => 5300, 'transferred' => 35_400, 'engine_stopped' => 120_000,
+                'retransferred' => 120_600,
+            ],
+            ProofPart::Sensing, PartOutcome::Proved, '',
+        ];
+        yield 'three phases are pulled one by one' => [
+            InstallationKind::ContactorGenerator, self::IN_TIME, ProofPart::Sensing, PartOutcome::Open, 'Lose L1 of the first supply',
+        ];
     }
 
     #[Test]
@@ -108,7 +181,10 @@ final class RunPartsTest extends TestCase
         $late = ['transferred' => 90_000] + self::IN_TIME;
         $again = array_map(static fn(int $ms): int => $ms + 1_000_000, self::IN_TIME);
         $marks = [...self::marks($late), ...self::marks($again)];
-        self::assertSame(PartOutcome::Proved, self::of(self::partsOf(InstallationKind::WholeHouse, $marks, static fn(): ?Verdict => null), ProofPart::Times)->outcome);
+        self::assertSame(
+            PartOutcome::Proved,
+            self::of(self::partsOf(InstallationKind::WholeHouse, $marks, static fn(): ?Verdict => null), ProofPart::Times)->outcome,
+        );
     }
 
     #[Test]
@@ -117,7 +193,10 @@ final class RunPartsTest extends TestCase
         $house = InstallationKind::WholeHouse;
         self::assertSame(PartOutcome::Proved, self::of(self::parts($house, self::IN_TIME, isReady: true), ProofPart::LeftReady)->outcome);
         $off = static fn(Step $step): ?Verdict => $step->id === 'clean_up/left-in-automatic' ? Verdict::NotSo : null;
-        self::assertSame(PartOutcome::Failed, self::of(self::parts($house, self::IN_TIME, $off, isReady: true), ProofPart::LeftReady)->outcome);
+        self::assertSame(
+            PartOutcome::Failed,
+            self::of(self::parts($house, self::IN_TIME, $off, isReady: true), ProofPart::LeftReady)->outcome,
+        );
     }
 
     #[Test]
@@ -126,7 +205,12 @@ final class RunPartsTest extends TestCase
         $ids = [];
         foreach (InstallationKind::cases() as $kind) {
             $template = new SheetTemplate($kind);
-            foreach ((new Procedure($kind->value, $template->plant(), $template->settings(), new ProcedureOptions(hasLoadBank: true, mustRun: ['Pump'])))->steps() as $step) {
+            foreach ((new Procedure(
+                $kind->value,
+                $template->plant(),
+                $template->settings(),
+                new ProcedureOptions(hasLoadBank: true, mustRun: ['Pump']),
+            ))->steps() as $step) {
                 $ids[$step->id] = true;
             }
         }
@@ -136,7 +220,15 @@ final class RunPartsTest extends TestCase
         foreach ($table as $part => $patterns) {
             self::assertNotNull(ProofPart::tryFrom($part));
             foreach ($patterns as $pattern) {
-                self::assertNotSame([], array_filter(array_keys($ids), static fn(string $id): bool => $id === $pattern || str_ends_with($pattern, '*') && str_starts_with($id, rtrim($pattern, '*'))), $pattern);
+                self::assertNotSame(
+                    [],
+                    array_filter(
+                        array_keys($ids),
+                        static fn(string $id): bool => $id === $pattern || str_ends_with($pattern, '*')
+                            && str_starts_with($id, rtrim($pattern, '*')),
+                    ),
+                    $pattern,
+                );
             }
         }
     }
@@ -167,7 +259,14 @@ final class RunPartsTest extends TestCase
         }
         $timing = (new TimingVerdict($template->plant(), $template->settings(), 500))->judge($marks);
 
-        return new RunParts($kind, $template->plant()->kind, $steps, Progress::ofRun($steps, $answered, $timing->runs, false), $timing, $isReady);
+        return new RunParts(
+            $kind,
+            $template->plant()->kind,
+            $steps,
+            Progress::ofRun($steps, $answered, $timing->runs, false),
+            $timing,
+            $isReady,
+        );
     }
 
     /**
@@ -177,7 +276,11 @@ final class RunPartsTest extends TestCase
      */
     private static function marks(array $times): array
     {
-        return array_map(static fn(string $event, int $ms): Mark => new Mark(MarkEvent::from($event), $ms, "$event-$ms", false), array_keys($times), array_values($times));
+        return array_map(
+            static fn(string $event, int $ms): Mark => new Mark(MarkEvent::from($event), $ms, "$event-$ms", false),
+            array_keys($times),
+            array_values($times),
+        );
     }
 
     private static function of(RunParts $parts, ProofPart $part): RunPart

@@ -35,7 +35,11 @@ final class StandingTest extends TestCase
         self::assertSame($expected['parts'], $answer['parts']);
         foreach ($answer['parts'] as $part) {
             if (in_array($part['state'], ['open', 'failed', 'stale'], true) && $answer['standing'] !== 'never') {
-                self::assertStringContainsString(mb_strtolower(ProofPart::from($part['part'])->label()), $answer['sentence'], 'always with what is missing');
+                self::assertStringContainsString(
+                    mb_strtolower(ProofPart::from($part['part'])->label()),
+                    $answer['sentence'],
+                    'always with what is missing',
+                );
             }
         }
     }
@@ -59,7 +63,11 @@ final class StandingTest extends TestCase
             foreach ($part === ProofPart::LoadTest ? ['proved', 'open', 'not_asked'] : ['proved', 'failed', 'open'] as $state) {
                 self::assertArrayHasKey("$part->value $state", $seen);
             }
-            self::assertSame(! in_array($part, [ProofPart::LeftReady, ProofPart::LoadTest], true), isset($seen["$part->value stale"]), "$part->value goes stale when what it rests on changes");
+            self::assertSame(
+                ! in_array($part, [ProofPart::LeftReady, ProofPart::LoadTest], true),
+                isset($seen["$part->value stale"]),
+                "$part->value goes stale when what it rests on changes",
+            );
         }
     }
 }

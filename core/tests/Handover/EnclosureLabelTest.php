@@ -36,7 +36,10 @@ final class EnclosureLabelTest extends TestCase
             self::assertStringContainsString($i === 0 ? 'are joined here' : 'stay apart here', $label->lines[0]);
             self::assertStringContainsString('proved dead', $label->hazard);
         }
-        self::assertStringContainsString('outage test is made by ' . ($kind->isPortable() ? 'pulling' : 'opening'), (string) array_values(array_slice($labels[0]->lines, -1))[0]);
+        self::assertStringContainsString(
+            'outage test is made by ' . ($kind->isPortable() ? 'pulling' : 'opening'),
+            (string) array_values(array_slice($labels[0]->lines, -1))[0],
+        );
     }
 
     /** @return iterable<string, array{InstallationKind}> */
@@ -51,7 +54,14 @@ final class EnclosureLabelTest extends TestCase
     public function the_switch_names_what_stays_live_and_the_disconnect_that_proves_it(): void
     {
         $plan = self::plan(InstallationKind::WholeHouse);
-        $label = EnclosureLabel::of('Q1', Kind::Standby, (new OneLineReader())->whole(Node::fromArray($plan->drawing())), $plan->names(), ['ats'], self::test($plan))[0];
+        $label = EnclosureLabel::of(
+            'Q1',
+            Kind::Standby,
+            (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
+            $plan->names(),
+            ['ats'],
+            self::test($plan),
+        )[0];
         self::assertContains('With Transfer switch main open, its line side stays live from Utility.', $label->lines);
         self::assertContains('The outage test is made by opening Transfer switch main.', $label->lines);
     }
@@ -60,7 +70,21 @@ final class EnclosureLabelTest extends TestCase
     public function a_panel_ahead_of_the_switch_is_never_fed_by_the_generator(): void
     {
         $plan = self::plan(InstallationKind::from('K2'));
-        $labels = array_column(array_map(static fn(EnclosureLabel $label): array => [$label->title, $label->hazard], EnclosureLabel::of('Q1', Kind::Standby, (new OneLineReader())->whole(Node::fromArray($plan->drawing())), $plan->names(), ['main'], self::test($plan))), 1, 0);
+        $labels = array_column(
+            array_map(
+                static fn(EnclosureLabel $label): array => [$label->title, $label->hazard],
+                EnclosureLabel::of(
+                    'Q1',
+                    Kind::Standby,
+                    (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
+                    $plan->names(),
+                    ['main'],
+                    self::test($plan),
+                ),
+            ),
+            1,
+            0,
+        );
         self::assertStringStartsWith('Fed by Utility. ', $labels[$plan->names()['main']]);
         self::assertStringStartsWith('Fed by Utility, or by Generator. ', $labels[$plan->names()['crit']]);
     }
@@ -86,18 +110,44 @@ final class EnclosureLabelTest extends TestCase
     public function a_bond_that_nobody_looked_at_is_not_claimed_and_a_vehicles_set_does_not_start_by_itself(): void
     {
         $plan = self::plan(InstallationKind::Mobile50);
-        $labels = array_column(array_map(static fn(EnclosureLabel $label): array => [$label->title, $label->hazard . ' ' . implode(' ', $label->lines)], EnclosureLabel::of('Q1', Kind::Mobile, (new OneLineReader())->whole(Node::fromArray($plan->drawing())), $plan->names(), null, self::test($plan))), 1, 0);
+        $labels = array_column(
+            array_map(
+                static fn(EnclosureLabel $label): array => [$label->title, $label->hazard . ' ' . implode(' ', $label->lines)],
+                EnclosureLabel::of(
+                    'Q1',
+                    Kind::Mobile,
+                    (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
+                    $plan->names(),
+                    null,
+                    self::test($plan),
+                ),
+            ),
+            1,
+            0,
+        );
         self::assertStringContainsString('is not known', $labels['Panel']);
         self::assertStringNotContainsString('by itself', $labels['Generator']);
     }
 
     private static function test(SitePlan $plan): OutageTestPointResult
     {
-        return (new OutageTestPoint())->decide(new OutageTestPointInput((new OneLineReader())->whole(Node::fromArray($plan->drawing())), $plan->names()));
+        return (new OutageTestPoint())->decide(new OutageTestPointInput(
+            (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
+            $plan->names(),
+        ));
     }
 
     private static function plan(InstallationKind $kind): SitePlan
     {
-        return new SitePlan(new SitePlanInput($kind, $kind->isThreePhase() ? 'three' : 'split', 120, 200, 200, isServiceRated: true, poles: 2, loads: [new PlanLoad('Lights', 1, 'L1', true)]));
+        return new SitePlan(new SitePlanInput(
+            $kind,
+            $kind->isThreePhase() ? 'three' : 'split',
+            120,
+            200,
+            200,
+            isServiceRated: true,
+            poles: 2,
+            loads: [new PlanLoad('Lights', 1, 'L1', true)],
+        ));
     }
 }

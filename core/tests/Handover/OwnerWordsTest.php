@@ -60,7 +60,9 @@ final class OwnerWordsTest extends TestCase
     #[Test]
     public function on_a_vehicle_nothing_runs_by_itself(): void
     {
-        $habits = (new CheckReader())->site(Node::fromArray((object) ['exercise' => ['day' => 'tue', 'time' => '11:00', 'every' => 'weekly', 'for_min' => 20, 'with_load' => true]]));
+        $habits = (new CheckReader())->site(Node::fromArray((object) ['exercise' => [
+            'day' => 'tue', 'time' => '11:00', 'every' => 'weekly', 'for_min' => 20, 'with_load' => true,
+        ]]));
         foreach ([InstallationKind::Mobile50, InstallationKind::Mobile30] as $kind) {
             $words = self::words($kind, [], [], $habits);
             $all = implode(' ', [...$words->exercise(), ...$words->trouble(), ...$words->outage()]);

@@ -40,9 +40,17 @@ final class OverloadTest extends TestCase
         yield '26.35 kW on 11 kW' => [$many, null, 11, true];
         yield 'as much as it gives is not over' => [$many, null, 26.35, false];
         yield 'a watt over is' => [$many, null, 26.349, true];
-        yield 'shed in time' => [[new Load('Kitchen', 9, 1, false), new Load('Heater', 12, 2, true)], new LoadShed(11, 10_000, 10_000, 5000, 180_000), 11, false];
-        yield 'a limit over what the source gives protects nothing' => [[new Load('Kitchen', 9, 1, false), new Load('Heater', 12, 2, true)], new LoadShed(30, 10_000, 10_000, 5000, 180_000), 11, true];
-        yield 'what is never shed is too much' => [[new Load('Kitchen', 14, 1, false)], new LoadShed(11, 10_000, 10_000, 5000, 180_000), 11, true];
+        yield 'shed in time' => [
+            [new Load('Kitchen', 9, 1, false), new Load('Heater', 12, 2, true)], new LoadShed(11, 10_000, 10_000, 5000, 180_000), 11,
+            false,
+        ];
+        yield 'a limit over what the source gives protects nothing' => [
+            [new Load('Kitchen', 9, 1, false), new Load('Heater', 12, 2, true)], new LoadShed(30, 10_000, 10_000, 5000, 180_000), 11,
+            true,
+        ];
+        yield 'what is never shed is too much' => [
+            [new Load('Kitchen', 14, 1, false)], new LoadShed(11, 10_000, 10_000, 5000, 180_000), 11, true,
+        ];
     }
 
     #[Test]
@@ -56,13 +64,23 @@ final class OverloadTest extends TestCase
     #[Test, DataProvider('kinds')]
     public function a_load_is_back_when_the_rehearsal_says_so(InstallationKind $kind): void
     {
-        $loads = [new Load('Always on', 4, 1, false), new Load('Heat pump', 5, 2, true, true), new Load('Range', 6, 3, true), new Load('Too big', 40, 4, true)];
+        $loads = [
+            new Load('Always on', 4, 1, false), new Load('Heat pump', 5, 2, true, true), new Load('Range', 6, 3, true),
+            new Load('Too big', 40, 4, true),
+        ];
         $shed = new LoadShed(16, 10_000, 10_000, 5000, 180_000);
         $template = new SheetTemplate($kind);
         $times = (new RestartTimes($template->plant(), $template->settings()->withLoadShed($shed), $loads))->backMs;
-        self::assertSame(['Always on' => 0, 'Heat pump' => 180_000, 'Range' => 10_000, 'Too big' => null], $times, 'a compressor waits for the lock-out of the sheet');
+        self::assertSame(
+            ['Always on' => 0, 'Heat pump' => 180_000, 'Range' => 10_000, 'Too big' => null],
+            $times,
+            'a compressor waits for the lock-out of the sheet',
+        );
         $events = $this->outage($kind, $shed, $loads, 16)['events'];
-        $closed = array_values(array_filter($events, static fn(array $event): bool => $event['kind'] === 'switch_closed' && $event['to'] === 'emergency'))[0]['t_ms'];
+        $closed = array_values(array_filter(
+            $events,
+            static fn(array $event): bool => $event['kind'] === 'switch_closed' && $event['to'] === 'emergency',
+        ))[0]['t_ms'];
         foreach ($events as $event) {
             if ($event['kind'] === 'load_restored' && $event['reason'] === 'step') {
                 self::assertSame($times[$event['load']], $event['t_ms'] - $closed);
@@ -82,7 +100,10 @@ final class OverloadTest extends TestCase
     public function without_shedding_everything_is_on_from_the_first_moment(): void
     {
         $template = new SheetTemplate(InstallationKind::WholeHouse);
-        self::assertSame(['Heat pump' => 0], (new RestartTimes($template->plant(), $template->settings(), [new Load('Heat pump', 5, 2, true, true)]))->backMs);
+        self::assertSame(
+            ['Heat pump' => 0],
+            (new RestartTimes($template->plant(), $template->settings(), [new Load('Heat pump', 5, 2, true, true)]))->backMs,
+        );
     }
 
     /**
@@ -111,7 +132,8 @@ final class OverloadTest extends TestCase
         }
 
         return [
-            'system' => $plant->toArray(), 'settings' => $settings->toWire(), 'loads' => array_map(static fn(Load $load): array => $load->toArray(), $loads),
+            'system' => $plant->toArray(), 'settings' => $settings->toWire(),
+            'loads' => array_map(static fn(Load $load): array => $load->toArray(), $loads),
             'events' => Story::Outage->events($numbers, $plant), 'until_ms' => Story::Outage->untilMs($numbers, $plant, $settings),
         ];
     }

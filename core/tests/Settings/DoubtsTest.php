@@ -34,8 +34,13 @@ final class DoubtsTest extends TestCase
     }
 
     #[Test, DataProvider('loads')]
-    public function a_load_beyond_the_supply_of_its_kind_is_asked_back(string $system, float $volts, bool $isMobile, float $kw, bool $isAsked): void
-    {
+    public function a_load_beyond_the_supply_of_its_kind_is_asked_back(
+        string $system,
+        float $volts,
+        bool $isMobile,
+        float $kw,
+        bool $isAsked,
+    ): void {
         self::assertSame($isAsked, PlausibleLoad::doubt(System::of($system, $volts), $isMobile, $kw) !== null);
     }
 

@@ -68,7 +68,10 @@ final class PowerDownTasksTest extends TestCase
     #[Test]
     public function a_release_is_part_of_the_window_unless_nobody_asks_for_one(): void
     {
-        $names = static fn(?bool $isInspected): array => array_column(PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse, isInspected: $isInspected))['tasks'], 'name');
+        $names = static fn(?bool $isInspected): array => array_column(
+            PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse, isInspected: $isInspected))['tasks'],
+            'name',
+        );
         $release = 'Inspection, and its release before the supply closes';
         self::assertContains($release, $names(true));
         self::assertContains($release, $names(null), 'not known is asked for');
@@ -79,15 +82,31 @@ final class PowerDownTasksTest extends TestCase
     public function a_plug_in_box_is_a_short_job_of_its_own(): void
     {
         $tasks = PowerDownTasks::usual(new PowerDownWork(InstallationKind::PlugInBox, 1, [], 0, 2, Upstream::Utility, false))['tasks'];
-        self::assertSame([], array_filter(array_column($tasks, 'name'), static fn(string $name): bool => preg_match('/electrode|utility side|control cable|bar$/', $name) === 1));
-        self::assertLessThanOrEqual(60, $this->window(new PowerDownWork(InstallationKind::PlugInBox, 1, [], 0, 2, Upstream::Utility, false)));
+        self::assertSame(
+            [],
+            array_filter(
+                array_column($tasks, 'name'),
+                static fn(string $name): bool => preg_match('/electrode|utility side|control cable|bar$/', $name) === 1,
+            ),
+        );
+        self::assertLessThanOrEqual(
+            60,
+            $this->window(new PowerDownWork(InstallationKind::PlugInBox, 1, [], 0, 2, Upstream::Utility, false)),
+        );
     }
 
     #[Test]
     public function more_bonds_and_grounds_make_the_dark_longer_and_more_feeders_do_not(): void
     {
         $house = InstallationKind::WholeHouse;
-        $window = fn(int $feeders, int $bonds, int $grounds): int => $this->window(new PowerDownWork($house, $feeders, array_fill(0, $bonds, 'Move a bond'), $grounds, 0, Upstream::Utility));
+        $window = fn(int $feeders, int $bonds, int $grounds): int => $this->window(new PowerDownWork(
+            $house,
+            $feeders,
+            array_fill(0, $bonds, 'Move a bond'),
+            $grounds,
+            0,
+            Upstream::Utility,
+        ));
         self::assertSame($window(1, 1, 0), $window(9, 1, 0));
         self::assertGreaterThan($window(1, 1, 0), $window(1, 2, 0));
         self::assertGreaterThan($window(1, 1, 0), $window(1, 1, 40));

@@ -19,8 +19,13 @@ use PHPUnit\Framework\TestCase;
 final class SiteBondingTest extends TestCase
 {
     #[Test, DataProvider('knowledge')]
-    public function nothing_is_proposed_while_one_bond_is_not_known(InstallationKind $kind, ?bool $neutral, ?bool $generator, ?bool $panel, ?bool $service): void
-    {
+    public function nothing_is_proposed_while_one_bond_is_not_known(
+        InstallationKind $kind,
+        ?bool $neutral,
+        ?bool $generator,
+        ?bool $panel,
+        ?bool $service,
+    ): void {
         $bonding = new SiteBonding(self::plan($kind, $neutral, $generator, $panel, $service));
         $isUnknown = $neutral === null || $generator === null || $panel === null;
         self::assertSame($isUnknown, ! $bonding->isKnown());
@@ -51,18 +56,33 @@ final class SiteBondingTest extends TestCase
         }
     }
 
-    /** The panel of a vehicle is never bonded, each supply has its own bond, and the neutral is switched: with the shore cord out one bond is left. */
+    /**
+     * The panel of a vehicle is never bonded, each supply has its own bond, and the neutral is switched: with the shore cord out one bond
+     * is left.
+     */
     #[Test, DataProvider('vehicles')]
-    public function a_vehicle_keeps_one_bond_with_the_shore_cord_out(InstallationKind $kind, bool $isBattery, bool $neutral, bool $source, bool $panel): void
-    {
+    public function a_vehicle_keeps_one_bond_with_the_shore_cord_out(
+        InstallationKind $kind,
+        bool $isBattery,
+        bool $neutral,
+        bool $source,
+        bool $panel,
+    ): void {
         $bonding = new SiteBonding(self::plan($kind, $neutral, $source, $panel, null, $isBattery));
-        $actions = array_map(static fn(array $one): string => "{$one['action']} {$one['at']}", is_array($bonding->values['actions']) ? $bonding->values['actions'] : []);
+        $actions = array_map(
+            static fn(array $one): string => "{$one['action']} {$one['at']}",
+            is_array($bonding->values['actions']) ? $bonding->values['actions'] : [],
+        );
         self::assertNotContains('remove-bond gen', $actions, 'with shore unplugged none would be left');
         self::assertSame($panel, in_array('remove-bond panel', $actions, true));
         self::assertSame(! $neutral, in_array('use-switched-neutral ats', $actions, true));
         self::assertSame(! $source, in_array('add-bond gen', $actions, true));
         self::assertNotContains('add-bond panel', $actions);
-        self::assertSame([], array_filter($actions, static fn(string $action): bool => str_contains($action, 'electrode')), 'a vehicle has no electrode');
+        self::assertSame(
+            [],
+            array_filter($actions, static fn(string $action): bool => str_contains($action, 'electrode')),
+            'a vehicle has no electrode',
+        );
         self::assertContains('gen', $bonding->bondedAfter());
         self::assertNotContains('panel', $bonding->bondedAfter());
         self::assertSame(! $neutral, in_array('mobile-neutral-not-switched', array_column($bonding->findings, 'id'), true));
@@ -73,7 +93,9 @@ final class SiteBondingTest extends TestCase
     {
         foreach ([InstallationKind::Mobile30, InstallationKind::Mobile50] as $kind) {
             for ($bits = 0; $bits < 16; $bits++) {
-                yield "$kind->value " . sprintf('%04b', $bits) => [$kind, (bool) ($bits & 8), (bool) ($bits & 4), (bool) ($bits & 2), (bool) ($bits & 1)];
+                yield "$kind->value " . sprintf('%04b', $bits) => [
+                    $kind, (bool) ($bits & 8), (bool) ($bits & 4), (bool) ($bits & 2), (bool) ($bits & 1),
+                ];
             }
         }
     }
@@ -114,10 +136,22 @@ final class SiteBondingTest extends TestCase
     #[Test]
     public function the_electrode_conductor_moves_only_from_where_somebody_saw_it(): void
     {
-        $seen = static fn(?string $at): array => self::actions(self::plan(InstallationKind::WholeHouse, false, false, true, null, isServiceRated: true, electrodeAt: $at));
+        $seen = static fn(?string $at): array => self::actions(self::plan(
+            InstallationKind::WholeHouse,
+            false,
+            false,
+            true,
+            null,
+            isServiceRated: true,
+            electrodeAt: $at,
+        ));
         self::assertContains('move-electrode-conductor panel', $seen('panel'));
         foreach ([null, 'meter'] as $at) {
-            self::assertSame([], array_filter($seen($at), static fn(string $action): bool => str_contains($action, 'electrode')), (string) $at);
+            self::assertSame(
+                [],
+                array_filter($seen($at), static fn(string $action): bool => str_contains($action, 'electrode')),
+                (string) $at,
+            );
         }
     }
 
@@ -136,7 +170,10 @@ final class SiteBondingTest extends TestCase
             isPanelBonded: true,
             subPanels: [new SubPanel('sub-1', 'Shed', 'panel', 60, $isBonded)],
         )));
-        self::assertContains('remove-bond sub-1', array_map(static fn(array $one): string => "{$one['action']} {$one['at']}", $with(true)->values['actions']));
+        self::assertContains(
+            'remove-bond sub-1',
+            array_map(static fn(array $one): string => "{$one['action']} {$one['at']}", $with(true)->values['actions']),
+        );
         self::assertSame(['the bond in Shed'], $with(null)->unknown);
     }
 
@@ -148,8 +185,17 @@ final class SiteBondingTest extends TestCase
         return array_map(static fn(array $one): string => "{$one['action']} {$one['at']}", is_array($actions) ? $actions : []);
     }
 
-    private static function plan(InstallationKind $kind, ?bool $neutral, ?bool $source, ?bool $panel, ?bool $service, bool $isBattery = false, bool $isServiceRated = false, ?Upstream $upstream = null, ?string $electrodeAt = null): SitePlan
-    {
+    private static function plan(
+        InstallationKind $kind,
+        ?bool $neutral,
+        ?bool $source,
+        ?bool $panel,
+        ?bool $service,
+        bool $isBattery = false,
+        bool $isServiceRated = false,
+        ?Upstream $upstream = null,
+        ?string $electrodeAt = null,
+    ): SitePlan {
         $system = match (true) {
             $kind === InstallationKind::Mobile30 => 'single',
             $kind->isThreePhase() => 'three',

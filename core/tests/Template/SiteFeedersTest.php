@@ -77,7 +77,15 @@ final class SiteFeedersTest extends TestCase
     #[Test]
     public function a_further_panel_is_fed_behind_its_breaker(): void
     {
-        $plan = new SitePlan(new SitePlanInput(InstallationKind::WholeHouse, 'split', 120, 200, 200, isServiceRated: true, subPanels: [new SubPanel('sub-1', 'Garage', 'panel', 60, false)]));
+        $plan = new SitePlan(new SitePlanInput(
+            InstallationKind::WholeHouse,
+            'split',
+            120,
+            200,
+            200,
+            isServiceRated: true,
+            subPanels: [new SubPanel('sub-1', 'Garage', 'panel', 60, false)],
+        ));
         self::assertContains(60.0, array_column((new SiteFeeders($plan))->feeders(), 'ocpd_a', 'to'));
     }
 
@@ -101,6 +109,15 @@ final class SiteFeedersTest extends TestCase
             default => 'split',
         };
 
-        return new SitePlan(new SitePlanInput($kind, $system, 120, 400, 400, generatorBreakerA: $breakerA, sourceLegA: $legA, sourceOcpdA: $ocpdA));
+        return new SitePlan(new SitePlanInput(
+            $kind,
+            $system,
+            120,
+            400,
+            400,
+            generatorBreakerA: $breakerA,
+            sourceLegA: $legA,
+            sourceOcpdA: $ocpdA,
+        ));
     }
 }

@@ -21,15 +21,24 @@ use PHPUnit\Framework\TestCase;
 final class SitePlanTest extends TestCase
 {
     #[Test, DataProvider('kinds')]
-    public function a_generated_one_line_carries_every_load_and_back_feeds_nothing(InstallationKind $kind, bool $isServiceRated, ?Upstream $upstream): void
-    {
+    public function a_generated_one_line_carries_every_load_and_back_feeds_nothing(
+        InstallationKind $kind,
+        bool $isServiceRated,
+        ?Upstream $upstream,
+    ): void {
         $plan = self::plan($kind, $isServiceRated, $upstream);
         $topology = $this->calc('topology', $plan->drawing());
         $ids = array_column($topology['findings'], 'id');
-        foreach (['backfeed', 'load-never-fed', 'no-service-disconnect', 'switch-not-service-rated', 'sensing-dead', 'no-outage-test-point'] as $mistake) {
+        foreach ([
+            'backfeed', 'load-never-fed', 'no-service-disconnect', 'switch-not-service-rated', 'sensing-dead', 'no-outage-test-point',
+        ] as $mistake) {
             self::assertNotContains($mistake, $ids);
         }
-        self::assertContains($kind->hasGenerator() ? 'gen' : 't2', $topology['load_sources']['load-1'], 'what must run is carried by the second source');
+        self::assertContains(
+            $kind->hasGenerator() ? 'gen' : 't2',
+            $topology['load_sources']['load-1'],
+            'what must run is carried by the second source',
+        );
         self::assertSame([], array_diff(array_keys($topology['load_sources']), array_keys($plan->names())));
         $layout = $this->calc('one_line_layout', $plan->drawing());
         self::assertCount(count($plan->drawing()['elements']), $layout['cells']);
@@ -43,8 +52,10 @@ final class SitePlanTest extends TestCase
     {
         foreach (InstallationKind::cases() as $kind) {
             foreach ($kind->isAtService() ? [false, true] : [false] as $isServiceRated) {
-                foreach ($kind->isMobile() || $kind === InstallationKind::ContactorPair ? [null] : [null, ...Upstream::cases()] as $upstream) {
-                    yield $kind->value . ($isServiceRated ? ', service rated' : '') . ($upstream === null ? '' : ", opened by $upstream->value") => [$kind, $isServiceRated, $upstream];
+                foreach ($kind->isMobile() || $kind === InstallationKind::ContactorPair ? [null]
+                    : [null, ...Upstream::cases()] as $upstream) {
+                    yield $kind->value . ($isServiceRated ? ', service rated' : '')
+                        . ($upstream === null ? '' : ", opened by $upstream->value") => [$kind, $isServiceRated, $upstream];
                 }
             }
         }
@@ -100,7 +111,14 @@ final class SitePlanTest extends TestCase
     #[Test]
     public function the_breaker_of_a_three_phase_load_is_sized_by_all_three(): void
     {
-        $plan = new SitePlan(new SitePlanInput(InstallationKind::MotorDriven, 'three', 230, 400, 400, loads: [new PlanLoad('Pump', 45, '3P', true)]));
+        $plan = new SitePlan(new SitePlanInput(
+            InstallationKind::MotorDriven,
+            'three',
+            230,
+            400,
+            400,
+            loads: [new PlanLoad('Pump', 45, '3P', true)],
+        ));
         $panel = array_column($plan->drawing()['elements'], null, 'id')['panel'];
         self::assertSame(90, $panel['breakers'][0]['rating_a'], '45 kW at 3 × 230 V is 65 A, and a quarter more is 82 A');
     }
@@ -108,7 +126,15 @@ final class SitePlanTest extends TestCase
     #[Test]
     public function a_battery_station_is_drawn_as_one(): void
     {
-        $plan = new SitePlan(new SitePlanInput(InstallationKind::Mobile50, 'split', 120, 50, 50, isBattery: true, loads: [new PlanLoad('Lights', 1, 'L1', true)]));
+        $plan = new SitePlan(new SitePlanInput(
+            InstallationKind::Mobile50,
+            'split',
+            120,
+            50,
+            50,
+            isBattery: true,
+            loads: [new PlanLoad('Lights', 1, 'L1', true)],
+        ));
         self::assertSame('inverter', array_column($plan->drawing()['elements'], null, 'id')['gen']['kind']);
         self::assertSame('Inverter', $plan->names()['gen']);
     }

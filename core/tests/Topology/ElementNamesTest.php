@@ -38,8 +38,19 @@ final class ElementNamesTest extends TestCase
     #[Test]
     public function the_outage_of_an_essential_panel_is_made_at_its_breaker(): void
     {
-        $plan = new SitePlan(new SitePlanInput(InstallationKind::EssentialCircuits, 'split', 120, 200, 100, poles: 2, loads: [new PlanLoad('Lights', 1, 'L1', true)]));
+        $plan = new SitePlan(new SitePlanInput(
+            InstallationKind::EssentialCircuits,
+            'split',
+            120,
+            200,
+            100,
+            poles: 2,
+            loads: [new PlanLoad('Lights', 1, 'L1', true)],
+        ));
         $drawing = (new OneLineReader())->whole(Node::fromArray($plan->drawing()));
-        self::assertSame('Breaker feed in ' . $plan->names()['main'], (new OutageTestPoint())->decide(new OutageTestPointInput($drawing, $plan->names()))->name);
+        self::assertSame(
+            'Breaker feed in ' . $plan->names()['main'],
+            (new OutageTestPoint())->decide(new OutageTestPointInput($drawing, $plan->names()))->name,
+        );
     }
 }

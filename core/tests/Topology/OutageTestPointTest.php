@@ -22,10 +22,18 @@ final class OutageTestPointTest extends TestCase
 {
     /** @param array<string, string> $surveyed */
     #[Test, DataProvider('surveys')]
-    public function the_surveyed_device_counts_where_it_proves_the_sensing(InstallationKind $kind, ?Upstream $upstream, array $surveyed, string $status, ?string $device, string $name): void
-    {
+    public function the_surveyed_device_counts_where_it_proves_the_sensing(
+        InstallationKind $kind,
+        ?Upstream $upstream,
+        array $surveyed,
+        string $status,
+        ?string $device,
+        string $name,
+    ): void {
         $plan = self::plan($kind, $upstream);
-        $answer = $this->calc(['topology' => $plan->drawing(), 'names' => $plan->names()] + ($surveyed === [] ? [] : ['surveyed' => $surveyed]));
+        $answer = $this->calc([
+            'topology' => $plan->drawing(), 'names' => $plan->names(),
+        ] + ($surveyed === [] ? [] : ['surveyed' => $surveyed]));
         self::assertSame([$status, $device, $name], [$answer['status'], $answer['device'], $answer['name']]);
         self::assertSame($status === 'replaced' ? ['test-point-not-outage'] : [], array_column($answer['findings'], 'id'));
         self::assertNotSame('', $answer['because']);
@@ -36,15 +44,32 @@ final class OutageTestPointTest extends TestCase
     {
         $house = InstallationKind::WholeHouse;
         yield 'nobody looked: the one-line says' => [$house, null, [], 'from_one_line', 'ats.main', 'Transfer switch main'];
-        yield 'the disconnect outside, as surveyed' => [$house, Upstream::Disconnect, ['device' => 'md', 'label' => 'Meter disconnect outside, north wall'], 'confirmed', 'md', 'Meter disconnect outside, north wall'];
-        yield 'a device without a name of its own' => [$house, Upstream::Disconnect, ['device' => 'md'], 'confirmed', 'md', 'Meter disconnect'];
-        yield 'the panel main after the switch proves nothing' => [$house, null, ['device' => 'panel.main'], 'replaced', 'ats.main', 'Transfer switch main'];
-        yield 'one that is not on the one-line' => [$house, null, ['device' => 'md', 'label' => 'Meter disconnect'], 'replaced', 'ats.main', 'Transfer switch main'];
+        yield 'the disconnect outside, as surveyed' => [
+            $house, Upstream::Disconnect, ['device' => 'md', 'label' => 'Meter disconnect outside, north wall'], 'confirmed', 'md',
+            'Meter disconnect outside, north wall',
+        ];
+        yield 'a device without a name of its own' => [
+            $house, Upstream::Disconnect, ['device' => 'md'], 'confirmed', 'md', 'Meter disconnect',
+        ];
+        yield 'the panel main after the switch proves nothing' => [
+            $house, null, ['device' => 'panel.main'], 'replaced', 'ats.main', 'Transfer switch main',
+        ];
+        yield 'one that is not on the one-line' => [
+            $house, null, ['device' => 'md', 'label' => 'Meter disconnect'], 'replaced', 'ats.main', 'Transfer switch main',
+        ];
         yield 'a plug-in box is unplugged' => [InstallationKind::PlugInBox, null, [], 'from_one_line', 'plug', 'Plug of the switch box'];
-        yield 'or its breaker opened, where that was surveyed' => [InstallationKind::PlugInBox, null, ['device' => 'main.feed'], 'confirmed', 'main.feed', 'Breaker feed in Main panel'];
-        yield 'a vehicle loses its shore cord' => [InstallationKind::Mobile50, null, ['device' => 'plug', 'label' => 'Shore plug'], 'confirmed', 'plug', 'Shore plug'];
-        yield 'the first of two supplies' => [InstallationKind::ContactorPair, null, ['device' => 'q1'], 'confirmed', 'q1', 'First supply disconnect'];
-        yield 'the second of two supplies is not what is preferred' => [InstallationKind::ContactorPair, null, ['device' => 'q2'], 'replaced', 'q1', 'First supply disconnect'];
+        yield 'or its breaker opened, where that was surveyed' => [
+            InstallationKind::PlugInBox, null, ['device' => 'main.feed'], 'confirmed', 'main.feed', 'Breaker feed in Main panel',
+        ];
+        yield 'a vehicle loses its shore cord' => [
+            InstallationKind::Mobile50, null, ['device' => 'plug', 'label' => 'Shore plug'], 'confirmed', 'plug', 'Shore plug',
+        ];
+        yield 'the first of two supplies' => [
+            InstallationKind::ContactorPair, null, ['device' => 'q1'], 'confirmed', 'q1', 'First supply disconnect',
+        ];
+        yield 'the second of two supplies is not what is preferred' => [
+            InstallationKind::ContactorPair, null, ['device' => 'q2'], 'replaced', 'q1', 'First supply disconnect',
+        ];
     }
 
     /** @param array<string, mixed> $input */
@@ -80,7 +105,10 @@ final class OutageTestPointTest extends TestCase
     #[Test]
     public function a_fault_is_named_where_it_is(): void
     {
-        foreach ([['/topology/elements', ['topology' => ['system' => 'split', 'elements' => [], 'links' => []]]], ['/surveyed/devise', ['surveyed' => ['devise' => 'x']]], ['/name', ['name' => 'x']]] as [$path, $input]) {
+        foreach ([
+            ['/topology/elements', ['topology' => ['system' => 'split', 'elements' => [], 'links' => []]]],
+            ['/surveyed/devise', ['surveyed' => ['devise' => 'x']]], ['/name', ['name' => 'x']],
+        ] as [$path, $input]) {
             try {
                 $this->calc($input);
                 self::fail("takes a fault at $path");
@@ -104,6 +132,15 @@ final class OutageTestPointTest extends TestCase
     {
         $system = $kind->isThreePhase() ? 'three' : 'split';
 
-        return new SitePlan(new SitePlanInput($kind, $system, 120, 200, 200, isServiceRated: true, upstream: $upstream, loads: [new PlanLoad('Lights', 1, 'L1', true)]));
+        return new SitePlan(new SitePlanInput(
+            $kind,
+            $system,
+            120,
+            200,
+            200,
+            isServiceRated: true,
+            upstream: $upstream,
+            loads: [new PlanLoad('Lights', 1, 'L1', true)],
+        ));
     }
 }

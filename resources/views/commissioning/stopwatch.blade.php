@@ -44,7 +44,8 @@
         <form method="post" action="{{ route('marks.late', $run) }}">
             @csrf
             <div class="fields">
-                <div class="field"><label for="f-event">What happened</label><select id="f-event" name="event" class="form-select">@foreach (\App\Stage\Commissioning\RunResult::events($run->switch->plant['kind']) as $event)<option value="{{ $event->value }}" @selected(old('event') === $event->value)>{{ \App\Stage\Commissioning\RunResult::eventName($event->value, $run->plantThen()['kind']) }}</option>@endforeach</select></div>
+                <div class="field"><label for="f-event">What happened</label>
+                    <select id="f-event" name="event" class="form-select">@foreach (\App\Stage\Commissioning\RunResult::events($run->switch->plant['kind']) as $event)<option value="{{ $event->value }}" @selected(old('event') === $event->value)>{{ \App\Stage\Commissioning\RunResult::eventName($event->value, $run->plantThen()['kind']) }}</option>@endforeach</select></div>
                 <x-field name="at_s" label="Seconds since the start of the run" unit="s" inputmode="decimal" :value="old('at_s', '')"/>
                 <x-field name="late_reason" label="Where this time comes from" :value="old('late_reason', '')"/>
             </div>
@@ -67,7 +68,8 @@
     <section class="block sign">
         <h2>Sign</h2>
         <p class="finding-because">Signing closes the run. What is found later is an amendment. What this run does not touch keeps its earlier date.</p>
-        <div id="parts" hx-get="{{ route('run.parts', $run) }}" hx-trigger="marks-sent from:body, online from:window" hx-swap="innerHTML">@include('commissioning.partials._parts', ['parts' => $result->parts()])</div>
+        <div id="parts" hx-get="{{ route('run.parts', $run) }}" hx-trigger="marks-sent from:body, online from:window"
+            hx-swap="innerHTML">@include('commissioning.partials._parts', ['parts' => $result->parts()])</div>
         <form method="post" action="{{ route('sign', $run) }}" x-data="signature" x-on:submit="guard">
             @csrf
             <x-field name="signed_name" label="Name, typed" :value="old('signed_name', auth()->user()->name)" autocomplete="name"/>
@@ -78,7 +80,8 @@
             <p class="field-error" x-show="isWaiting" x-cloak role="alert"><svg class="glyph" width="18" height="18" aria-hidden="true"><use href="#m-stop"/></svg><span>Something on this device is not sent yet: marks go from here, answers and pictures from the <a href="{{ route('procedure', $run) }}">procedure</a>. Sign when they are.</span></p>
             <p class="field-hint">Left ready: selector in automatic, breakers closed, covers on, settings as on the sheet.</p>
             <div class="row-of-buttons"><button class="btn btn-primary btn-glove" type="submit" name="left_ready" value="1">Sign the run, left ready</button>
-                <button class="btn btn-outline-primary btn-glove" type="submit" name="left_ready" value="0">Sign, not left ready</button></div>
+                <button class="btn btn-outline-primary btn-glove" type="submit" name="left_ready"
+                    value="0">Sign, not left ready</button></div>
         </form>
     </section>
     @endif

@@ -8,7 +8,8 @@
         <tr><th>Address</th><td>{{ $site->address ?? 'not recorded' }}</td><th>Kind</th><td>{{ $site->installation->label() }}</td></tr>
         <tr><th>Switch</th><td>{{ $switch->name }}, {{ $switch->rating_a ? $switch->rating_a . ' A' : 'rating not recorded' }}{{ $switch->poles ? ', ' . $switch->poles . ' poles' : '' }}{{ $switch->service_rated ? ', service-rated' : '' }}</td><th>Service</th><td>{{ $site->service_a ? $site->service_a . ' A' : 'not recorded' }}</td></tr>
         <tr><th>Generator</th><td>{{ $switch->fuel ? ($switch->rated_kw[$switch->fuel->value] ?? '?') . ' kW on ' . $switch->fuel->label() : 'not recorded' }}</td><th>Owner</th><td>{{ $site->owner ?? 'not recorded' }}</td></tr>
-        <tr><th>Run by</th><td>{{ $report->begunBy() }}, {{ $report->when($run->created_at) }}</td><th>Outage test point</th><td>{{ $report->test->name ?? 'not known' }}</td></tr>
+        <tr><th>Run by</th><td>{{ $report->begunBy() }}, {{ $report->when($run->created_at) }}</td><th>Outage test point</th>
+            <td>{{ $report->test->name ?? 'not known' }}</td></tr>
     </tbody></table>
 </section>
 <section class="report-part">
@@ -51,7 +52,8 @@
         @foreach (array_chunk($lines, 2) as $pair)
         @php($isFirst = $loop->first)
         <tr @class(['stage-first' => $isFirst])>@foreach ($pair as $line)<td>@if ($isFirst)<b class="stage-name">{{ $loop->first ? $stage : "\u{00A0}" }}</b><br>@endif{{ $line->step->title }}@if ($line->photos !== []) <span class="small">{{ count($line->photos) === 1 ? '1 picture' : count($line->photos) . ' pictures' }}</span>@endif</td>
-            <td class="who">@if ($isFirst)<br>@endif{{ $line->who() === '' ? 'timed' : $line->who() }}</td>@endforeach @if (count($pair) === 1)<td></td><td class="who"></td>@endif</tr>
+            <td class="who">@if ($isFirst)<br>@endif{{ $line->who() === '' ? 'timed' : $line->who() }}</td>
+                @endforeach @if (count($pair) === 1)<td></td><td class="who"></td>@endif</tr>
         @endforeach
     @endforeach
     </tbody></table>

@@ -6,7 +6,8 @@
     @unless ($page->report->record->isWhole)<b>The record of this run is not whole: {{ $page->report->record->fault }}</b>@endunless</p>
 <table class="summary owner-proof"><tbody><tr>
     <td><h2>What was proved{{ $page->provedOn() === null ? '' : ', ' . $page->provedOn() }}</h2>
-        @if ($page->proved() === [])<p>Nothing is proved yet.</p>@else<ul>@foreach ($page->proved() as $line)<li>{{ $line }}</li>@endforeach</ul>@endif</td>
+        @if ($page->proved() === [])<p>Nothing is proved yet.</p>@else<ul>@foreach ($page->proved() as $line)<li>{{ $line }}</li>
+            @endforeach</ul>@endif</td>
     <td class="not-proved"><h2>What was not proved</h2><ul>@foreach ($page->notProved() as $line)<li>{{ $line }}</li>@endforeach</ul></td>
 </tr></tbody></table>
 <h2>When the power fails</h2>

@@ -12,4 +12,5 @@
 @endforeach
 </svg>
 @php($strip = trim(ob_get_clean()))
-@if ($isPdf ?? false)<p><img class="strip-image" alt="" src="data:image/svg+xml;base64,{{ base64_encode($strip) }}"></p>@else<div class="owner-strip scroll-x" tabindex="0" role="region" aria-label="What happens, drawn">{!! $strip !!}</div>@endif
+@if ($isPdf ?? false)<p><img class="strip-image" alt="" src="data:image/svg+xml;base64,{{ base64_encode($strip) }}"></p>
+    @else<div class="owner-strip scroll-x" tabindex="0" role="region" aria-label="What happens, drawn">{!! $strip !!}</div>@endif

@@ -11,7 +11,8 @@
 <main id="main" class="owner">
 @include('handover.letterhead', ['company' => $page->company, 'title' => 'For the owner', 'under' => $page->run->switch->site->address ?? ''])
 @include('handover.owner-body')
-<details class="block"><summary><h2>Settings, version {{ $page->run->sheet->version }}, {{ $page->run->sheet->standing->label() }}</h2></summary>@include('handover.settings', ['report' => $page->report, 'run' => $page->run])</details>
+<details class="block"><summary><h2>Settings, version {{ $page->run->sheet->version }}, {{ $page->run->sheet->standing->label() }}</h2>
+    </summary>@include('handover.settings', ['report' => $page->report, 'run' => $page->run])</details>
 @if ($page->plan)
 <details class="block"><summary><h2>One-line</h2></summary><div class="owner-drawing scroll-x" tabindex="0" role="region" aria-label="One-line"><img alt="One-line, bonds as planned" src="{{ $page->plan->picture->pdfImage() }}"></div></details>
 <details class="block"><summary><h2>Landing and torque</h2></summary>@include('handover.landing', ['isPdf' => false])</details>

@@ -6,7 +6,8 @@
     <div class="head"><div><h1>Library</h1><p>What this company keeps to rehearse with. Choose a site on its Rehearsal page to play one. Beside it stand the <a href="{{ route('typical-loads') }}">usual loads</a> of a survey.</p></div></div>
     <section class="block" aria-labelledby="recordings"><h2 id="recordings">Recordings</h2>
         @if ($recordings->isEmpty())<p class="quiet">No recording yet. Bring one from a meter, a controller or a fault recorder: a table (CSV) or COMTRADE.</p>@else
-        <div class="scroll-x"><table class="ruled blocks"><thead><tr><th>Name</th><th>Supply</th><th class="num-col">Length</th><th>From</th><th>Brought in</th></tr></thead><tbody>
+        <div class="scroll-x"><table class="ruled blocks"><thead><tr><th>Name</th><th>Supply</th><th class="num-col">Length</th>
+            <th>From</th><th>Brought in</th></tr></thead><tbody>
             @foreach ($recordings as $recording)<tr><td data-label="<tr><th>Name"><a href="{{ route('recording', $recording) }}">{{ $recording->name }}</a></td><td data-label="Supply">{{ $recording->phases }} &times; <span class="fig">{{ $recording->nominal_v }}</span>&#8239;V, <span class="fig">{{ $recording->nominal_hz }}</span>&#8239;Hz</td><td data-label="Length" class="num-col fig">{{ \Escapement\Core\Settings\SheetWords::clock($recording->until_ms) }}</td><td data-label="From">{{ $recording->source }}</td><td data-label="Brought in">{{ $recording->created_at->format('j M Y') }}, {{ $recording->user->name }}</td></tr>@endforeach
         </tbody></table></div>@endif
         @if (auth()->user()->role->mayWrite())
@@ -30,8 +31,11 @@
     </section>
     <section class="block" aria-labelledby="scenarios"><h2 id="scenarios">Scenarios of our own</h2>
         @if ($scenarios->isEmpty())<p class="quiet">None yet. On a site's Rehearsal page, edit a story on the strip and keep it.</p>@else
-        <div class="scroll-x"><table class="ruled blocks"><thead><tr><th>Name</th><th>What it teaches</th><th>Written for</th><th class="num-col">Events</th><th></th></tr></thead><tbody>
-            @foreach ($scenarios as $scenario)<tr><td data-label="<tr><th>Name">{{ $scenario->name }}</td><td data-label="What it teaches">{{ $scenario->teaches }}</td><td data-label="Written for">{{ $scenario->phases }} &times; <span class="fig">{{ $scenario->nominal_v }}</span>&#8239;V</td><td data-label="Events" class="num-col fig">{{ count($scenario->events) }}</td>
+        <div class="scroll-x"><table class="ruled blocks"><thead><tr><th>Name</th><th>What it teaches</th><th>Written for</th>
+            <th class="num-col">Events</th><th></th></tr></thead><tbody>
+            @foreach ($scenarios as $scenario)<tr><td data-label="<tr><th>Name">{{ $scenario->name }}</td>
+                <td data-label="What it teaches">{{ $scenario->teaches }}</td>
+                    <td data-label="Written for">{{ $scenario->phases }} &times; <span class="fig">{{ $scenario->nominal_v }}</span>&#8239;V</td><td data-label="Events" class="num-col fig">{{ count($scenario->events) }}</td>
                 <td><div class="row-acts"><a href="{{ route('scenarios.export', $scenario) }}">JSON</a>@if (auth()->user()->role->mayWrite())<form method="post" action="{{ route('scenarios.remove', $scenario) }}">@csrf @method('delete')<button class="link-button" type="submit" aria-label="Remove {{ $scenario->name }}">Remove</button></form>@endif</div></td></tr>@endforeach
         </tbody></table></div>@endif
         @if (auth()->user()->role->mayWrite())
@@ -44,8 +48,10 @@
     </section>
     <section class="block" aria-labelledby="runs"><h2 id="runs">Runs from elsewhere</h2>
         @if ($runs->isEmpty())<p class="quiet">None yet. A run that another company exported as JSON is read here: its record is verified, and its report and verdicts are made again.</p>@else
-        <div class="scroll-x"><table class="ruled blocks"><thead><tr><th>Site</th><th>As signed</th><th>Brought in</th><th></th></tr></thead><tbody>
-            @foreach ($runs as $run)<tr><td data-label="<tr><th>Site"><a href="{{ route('imported', $run) }}">{{ $run->site }}</a></td><td data-label="As signed"><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'"/> {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] ?? 'not signed' }}</td><td data-label="Brought in">{{ $run->created_at->format('j M Y') }}, {{ $run->user->name }}</td>
+        <div class="scroll-x"><table class="ruled blocks"><thead><tr><th>Site</th><th>As signed</th><th>Brought in</th><th></th></tr>
+            </thead><tbody>
+            @foreach ($runs as $run)<tr><td data-label="<tr><th>Site"><a href="{{ route('imported', $run) }}">{{ $run->site }}</a></td>
+                <td data-label="As signed"><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'"/> {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] ?? 'not signed' }}</td><td data-label="Brought in">{{ $run->created_at->format('j M Y') }}, {{ $run->user->name }}</td>
                 <td><div class="row-acts">@if (auth()->user()->role->mayWrite())<form method="post" action="{{ route('imported.remove', $run) }}">@csrf @method('delete')<button class="link-button" type="submit" aria-label="Remove the run of {{ $run->site }}">Remove</button></form>@endif</div></td></tr>@endforeach
         </tbody></table></div>@endif
         @if (auth()->user()->role->mayWrite())

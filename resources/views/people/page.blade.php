@@ -30,7 +30,8 @@
         <p class="field-hint">This stands at the head of every report and owner's page.</p>
         <div class="fields">
             <x-field name="company_name" label="Name of the company" :value="old('company_name', $company->name)"/>
-            <x-field name="telephone" label="Telephone for owners" inputmode="tel" :value="old('telephone', $company->telephone)" hint="Whom they call when it does not work"/>
+            <x-field name="telephone" label="Telephone for owners" inputmode="tel" :value="old('telephone', $company->telephone)"
+                hint="Whom they call when it does not work"/>
             <x-field name="company_address" label="Address of the company" :value="old('company_address', $company->address)"/>
             <x-field name="licence" label="Licence" :value="old('licence', $company->licence)" hint="As the law asks it on paper"/>
         </div>

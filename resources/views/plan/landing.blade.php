@@ -8,10 +8,13 @@
 @forelse ($page->enclosures as $table)
 <section class="block" aria-labelledby="at-{{ $table->id }}"><h2 id="at-{{ $table->id }}">{{ $table->name }}</h2>
     @if ($table->fault)<p class="field-error"><x-glyph kind="stop"/>{{ $table->fault }}</p>@endif
-    <div class="scroll-x"><table class="ruled landings blocks"><thead><tr><th class="num-col">No.</th><th>Terminal</th><th>Conductor</th><th>Of the run</th><th class="num-col">Size</th><th>Colour</th><th>Screw</th><th>Torque</th></tr></thead><tbody>
+    <div class="scroll-x"><table class="ruled landings blocks"><thead><tr><th class="num-col">No.</th><th>Terminal</th><th>Conductor</th>
+        <th>Of the run</th><th class="num-col">Size</th><th>Colour</th><th>Screw</th><th>Torque</th></tr></thead><tbody>
     @foreach ($table->lines as $i => $line)
-        <tr><td class="num-col fig" data-label="No.">{{ $i + 1 }}</td><td data-label="Terminal"><b>{{ $line['terminal'] }}</b></td><td class="fig" data-label="Conductor">{{ $line['conductor'] }}</td>
-        <td data-label="Of the run">{{ $line['feeder'] }}</td><td class="num-col fig" data-label="Size">{{ $line['size'] }}</td><td data-label="Colour">{{ $table->colour($line) }}</td>
+        <tr><td class="num-col fig" data-label="No.">{{ $i + 1 }}</td><td data-label="Terminal"><b>{{ $line['terminal'] }}</b></td>
+            <td class="fig" data-label="Conductor">{{ $line['conductor'] }}</td>
+        <td data-label="Of the run">{{ $line['feeder'] }}</td><td class="num-col fig" data-label="Size">{{ $line['size'] }}</td>
+            <td data-label="Colour">{{ $table->colour($line) }}</td>
         <td>{{ \App\Stage\Plan\LandingPage::SCREWS[$line['screw']] }}@if (($line['socket_in'] ?? null) && $line['screw'] === 'hex_socket') <span class="fig">{{ $line['socket_in'] }}</span> in @endif</td><td><span class="fig">{{ $table->target($i)['value'] }}</span><small>{{ $table->target($i)['source'] }}</small></td></tr>
     @endforeach
     </tbody></table></div>

@@ -21,10 +21,13 @@
 @endif
 @if ($page->sources !== [])
 <section class="block" aria-labelledby="sources"><h2 id="sources">On each source</h2>
-    <div class="scroll-x"><table class="ruled"><thead><tr><th>Source</th><th class="num-col">Gives</th><th class="num-col">A leg</th><th class="num-col">Loads that run</th><th class="num-col">Lasts</th><th>Stays off</th></tr></thead><tbody>
+    <div class="scroll-x"><table class="ruled"><thead><tr><th>Source</th><th class="num-col">Gives</th><th class="num-col">A leg</th>
+        <th class="num-col">Loads that run</th><th class="num-col">Lasts</th><th>Stays off</th></tr></thead><tbody>
     @foreach ($page->sources as $source)
-        <tr><td><b>{{ $source->name }}</b></td><td class="num-col fig">{{ round($source->usableKw, 1) }}&#8239;kW</td><td class="num-col fig">{{ round($source->legA) }}&#8239;A</td>
-        <td class="num-col fig">{{ round($source->loadKw, 1) }}&#8239;kW</td><td class="num-col fig">{{ $source->hours === null ? 'not known' : round($source->hours, 1) . ' h' }}</td>
+        <tr><td><b>{{ $source->name }}</b></td><td class="num-col fig">{{ round($source->usableKw, 1) }}&#8239;kW</td>
+            <td class="num-col fig">{{ round($source->legA) }}&#8239;A</td>
+        <td class="num-col fig">{{ round($source->loadKw, 1) }}&#8239;kW</td>
+            <td class="num-col fig">{{ $source->hours === null ? 'not known' : round($source->hours, 1) . ' h' }}</td>
         <td>{{ $source->off === [] ? 'nothing' : implode(', ', $source->off) }}</td></tr>
     @endforeach
     </tbody></table></div>

@@ -9,7 +9,8 @@
 @php($mayWrite = auth()->user()->role->mayWrite())
 @php($lines = old('runs', array_map(fn ($row) => $row->run + ['length' => $row->length()], $page->rows)))
 @php($told = $page->findings())
-@foreach ($told as $one)@if (count($one['runs']) !== 1)<div class="told"><p class="told-of">{{ implode(', ', $one['runs']) }}</p><x-finding :finding="$one['finding']"/></div>@endif @endforeach
+@foreach ($told as $one)@if (count($one['runs']) !== 1)<div class="told"><p class="told-of">{{ implode(', ', $one['runs']) }}</p>
+    <x-finding :finding="$one['finding']"/></div>@endif @endforeach
 <form method="post" action="{{ route('wires.save', $page->switch) }}" class="wire-runs">
     @csrf @method('put')
     <x-seen :kept="$page->switch->plan?->runs"/>

@@ -37,7 +37,8 @@
     <fieldset class="block"><legend>What the generator burns, if it shall be counted</legend>
         @php($units = new \App\Bridge\Units($switch->site->units))
         <div class="fields"><x-field name="idle_burn" label="Unloaded" :unit="$units->volume() . '/h'" :value="old('idle_burn')" inputmode="decimal"/>
-            <x-field name="loaded_burn" label="With load" :unit="$units->volume() . '/h'" :value="old('loaded_burn')" inputmode="decimal"/></div>
+            <x-field name="loaded_burn" label="With load" :unit="$units->volume() . '/h'" :value="old('loaded_burn')"
+                inputmode="decimal"/></div>
     </fieldset>
     <button class="btn btn-primary" type="submit">Play the season</button>
 </form>

@@ -27,7 +27,8 @@
     @if ($page->switch->plant['engine'] ?? null)<a href="#at-exercise">Exercise</a>@endif <a href="#at-save">Save</a></nav>
 @if ($sheet && $page->differences() !== [])
 <details class="block" open><summary><h2>Differs from the template in {{ count($page->differences()) }}</h2></summary>
-    <dl class="pairs">@foreach ($page->differences() as $one)<div><dt><a href="#{{ $one['anchor'] }}">{{ $one['label'] }}</a></dt><dd><span class="fig">{{ $one['mine'] }}</span>, template <span class="fig">{{ $one['template'] }}</span></dd></div>@endforeach</dl>
+    <dl class="pairs">@foreach ($page->differences() as $one)<div><dt><a href="#{{ $one['anchor'] }}">{{ $one['label'] }}</a></dt>
+        <dd><span class="fig">{{ $one['mine'] }}</span>, template <span class="fig">{{ $one['template'] }}</span></dd></div>@endforeach</dl>
 </details>
 @endif
 <form method="post" action="{{ route('sheet.save', $page->switch) }}" class="sheet" id="sheet">

@@ -14,7 +14,8 @@
     @if ($page->on === \Escapement\Core\Survey\Subject::Loads)@include('survey.partials._loads', ['switch' => $page->switch])
     @elseif ($page->on === \Escapement\Core\Survey\Subject::Photos)@include('survey.partials._photos', ['switch' => $page->switch])
     @else
-    <form method="post" action="{{ route('answers.save', ['switch' => $page->switch, 'subject' => $page->on->value]) }}" class="block answers">
+    <form method="post" action="{{ route('answers.save', ['switch' => $page->switch, 'subject' => $page->on->value]) }}"
+        class="block answers">
         @csrf @method('put')
         <input type="hidden" name="was" value="{{ old('was', json_encode($page->form->shown())) }}">
         @if ($page->on === \Escapement\Core\Survey\Subject::Service)

@@ -67,7 +67,10 @@ final class OneLineDrawing
      */
     private function sourcesOf(string $side): array
     {
-        $front = array_map(static fn(Link $link): string => $link->fromId, array_filter($this->drawing->links, static fn(Link $link): bool => $link->toPort === $side));
+        $front = array_map(
+            static fn(Link $link): string => $link->fromId,
+            array_filter($this->drawing->links, static fn(Link $link): bool => $link->toPort === $side),
+        );
         $seen = [];
         while ($front !== []) {
             $id = array_pop($front);
@@ -79,7 +82,10 @@ final class OneLineDrawing
             }
         }
 
-        return array_values(array_filter(array_map(static fn(Element $source): string => $source->id, $this->drawing->sources), static fn(string $id): bool => isset($seen[$id])));
+        return array_values(array_filter(
+            array_map(static fn(Element $source): string => $source->id, $this->drawing->sources),
+            static fn(string $id): bool => isset($seen[$id]),
+        ));
     }
 
     public function svg(): string
@@ -232,7 +238,14 @@ final class OneLineDrawing
             . sprintf('<path class="wire" d="M%.1f %.1fV%.1fM%.1f %.1fV%.1fM%.1f %.1fV%.1f"/>', $x - 30, $y, $y + 12, $x + 30, $y, $y + 12, $x, $middle + 4, $y + $height)
             . sprintf('<circle cx="%.1f" cy="%.1f" r="4.4"/><circle cx="%.1f" cy="%2$.1f" r="4.4"/><circle class="full" cx="%.1f" cy="%.1f" r="4.4"/>', $x - 30, $y + 16, $x + 30, $x, $middle)
             . sprintf('<path class="arm" d="M%.1f %.1fL%.1f %.1f"/>', $x, $middle, $to[0], $to[1])
-            . $this->text($x - 48, $y + 53, $isMainOpen ? 'open' : $this->neutralWords($e), $isMainOpen ? 'open' : 'detail', 'start', 13) . $this->text($x + 48, $y + 53, "$e->ratingA\u{202F}A", 'detail', 'end', 13);
+            . $this->text(
+                $x - 48,
+                $y + 53,
+                $isMainOpen ? 'open' : $this->neutralWords($e),
+                $isMainOpen ? 'open' : 'detail',
+                'start',
+                13,
+            ) . $this->text($x + 48, $y + 53, "$e->ratingA\u{202F}A", 'detail', 'end', 13);
     }
 
     private function neutralWords(Element $e): string
@@ -251,7 +264,14 @@ final class OneLineDrawing
         return $this->box($x - self::BOX_PX / 2, $y, $height)
             . sprintf('<circle cx="%.1f" cy="%.1f" r="3.6"/><circle class="full" cx="%1$.1f" cy="%.1f" r="3.6"/><path class="arm" d="M%1$.1f %3$.1fL%.1f %.1f"/>', $x - 34, $y + 9, $y + 35, $isOpen ? $x - 46 : $x - 34, $y + 11)
             . $this->text($x - 22, $y + 18, $this->names[$e->id] ?? $e->id, 'name', 'start', 11)
-            . $this->text($x - 22, $y + 35, $isOpen ? 'open' : ($e->ratingA === null ? 'closed' : "$e->ratingA\u{202F}A"), $isOpen ? 'open' : 'detail', 'start', 13);
+            . $this->text(
+                $x - 22,
+                $y + 35,
+                $isOpen ? 'open' : ($e->ratingA === null ? 'closed' : "$e->ratingA\u{202F}A"),
+                $isOpen ? 'open' : 'detail',
+                'start',
+                13,
+            );
     }
 
     private function load(Element $e, float $left, float $y, int $height): string
@@ -260,7 +280,14 @@ final class OneLineDrawing
 
         return sprintf('<rect class="%s" x="%.1f" y="%.1f" width="%d" height="%d"/>', $isFed ? 'fed' : 'dark', $left, $y, self::BOX_PX, $height)
             . $this->text($left + self::BOX_PX / 2, $y + 16, $this->names[$e->id] ?? $e->id, $isFed ? 'name' : 'name on-dark', 'middle', 15)
-            . $this->text($left + self::BOX_PX / 2, $y + 31, sprintf("%.1f\u{202F}kW %s", $e->va / 1000, $isFed ? (count($e->phases) === 3 ? '3P' : implode('+', $e->phases)) : 'dark'), $isFed ? 'detail' : 'detail on-dark', 'middle', 16);
+            . $this->text(
+                $left + self::BOX_PX / 2,
+                $y + 31,
+                sprintf("%.1f\u{202F}kW %s", $e->va / 1000, $isFed ? (count($e->phases) === 3 ? '3P' : implode('+', $e->phases)) : 'dark'),
+                $isFed ? 'detail' : 'detail on-dark',
+                'middle',
+                16,
+            );
     }
 
     private function lines(Element $e, float $x, float $y): string
@@ -304,7 +331,15 @@ final class OneLineDrawing
         $short = mb_strlen($short) > $most ? mb_substr($short, 0, $most - 1) . '…' : $short;
         $title = $short === $words ? '' : "<title>{$this->esc($words)}</title>";
 
-        return $words === '' ? '' : sprintf('<text class="%s" x="%.1f" y="%.1f" text-anchor="%s">%s%s</text>', $class, $x, $y, $anchor, $title, $this->esc($short));
+        return $words === '' ? '' : sprintf(
+            '<text class="%s" x="%.1f" y="%.1f" text-anchor="%s">%s%s</text>',
+            $class,
+            $x,
+            $y,
+            $anchor,
+            $title,
+            $this->esc($short),
+        );
     }
 
     private function esc(string $words): string

@@ -24,7 +24,14 @@ final readonly class OverloadLane
                 . $this->ink->rect($x, $y + 3, min($width, 4), self::HEIGHT - 6, $this->ink->colour('stop'));
             $words = sprintf("%s\u{202F}kW on %s\u{202F}kW", round($span->mostKw, 1), round($overload->sourceKw, 1));
             if ($width > 9 * mb_strlen($words)) {
-                $svg .= sprintf('<text x="%.1f" y="%.1f" fill="%s" font-size="13" font-weight="%s">%s</text>', $x + 10, $y + 18, $this->ink->colour('stop'), $this->ink->weight(600), $words);
+                $svg .= sprintf(
+                    '<text x="%.1f" y="%.1f" fill="%s" font-size="13" font-weight="%s">%s</text>',
+                    $x + 10,
+                    $y + 18,
+                    $this->ink->colour('stop'),
+                    $this->ink->weight(600),
+                    $words,
+                );
             }
         }
 

@@ -87,7 +87,10 @@ final readonly class AnswerJudge
         }
 
         if ($step->band !== null && ! $step->band->couldBe($given->value)) {
-            throw new AnswerFault('value', "Is that so? Here the $step->instrument can read {$step->band->couldWords()}: look at point, range and unit.");
+            throw new AnswerFault(
+                'value',
+                "Is that so? Here the $step->instrument can read {$step->band->couldWords()}: look at point, range and unit.",
+            );
         }
 
         $verdict = $step->band?->judge($given->value);

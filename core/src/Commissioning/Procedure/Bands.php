@@ -46,31 +46,115 @@ final readonly class Bands
             'generator_line_v' => self::around('Volts between lines', 'V', $this->line((float) $generator->nominalV, $generator->phases), $generatorPct),
             'utility_hz' => self::hertz((float) $utility->nominalHz),
             'generator_hz_no_load' => $this->options->isDroop
-                ? new Band('Frequency', 'Hz', $generator->nominalHz - self::HALF_A_HERTZ, $generator->nominalHz * (1 + self::DROOP), (float) $generator->nominalHz, couldMin: 0.0, couldMax: self::COULD_HZ)
+                ? new Band(
+                    'Frequency',
+                    'Hz',
+                    $generator->nominalHz - self::HALF_A_HERTZ,
+                    $generator->nominalHz * (1 + self::DROOP),
+                    (float) $generator->nominalHz,
+                    couldMin: 0.0,
+                    couldMax: self::COULD_HZ,
+                )
                 : self::hertz((float) $generator->nominalHz),
             'generator_hz' => $this->options->isDroop
-                ? new Band('Frequency', 'Hz', $generator->nominalHz * (1 - self::DROOP / 2), $generator->nominalHz * (1 + self::DROOP), (float) $generator->nominalHz, couldMin: 0.0, couldMax: self::COULD_HZ)
+                ? new Band(
+                    'Frequency',
+                    'Hz',
+                    $generator->nominalHz * (1 - self::DROOP / 2),
+                    $generator->nominalHz * (1 + self::DROOP),
+                    (float) $generator->nominalHz,
+                    couldMin: 0.0,
+                    couldMax: self::COULD_HZ,
+                )
                 : self::hertz((float) $generator->nominalHz),
-            'unbalance' => new Band('Unbalance', '%', null, self::UNBALANCE_GOOD_PCT, stopOver: self::UNBALANCE_STOP_PCT, couldMin: 0.0, couldMax: 100.0),
-            'neutral_ground' => new Band('Neutral to ground', 'V', 0, self::NEUTRAL_GOOD_V, stopOver: self::NEUTRAL_INVESTIGATE_V, couldMin: 0.0, couldMax: self::COULD_GROUND_V),
-            'battery_rest' => new Band('Battery at rest', 'V', round($this->options->batteryV * self::BATTERY_REST, 2), null, $this->options->batteryV, couldMin: 0.0, couldMax: self::COULD_BATTERY * $this->options->batteryV),
-            'battery_crank' => new Band('Battery while cranking', 'V', round($this->options->batteryV * self::BATTERY_CRANK, 2), null, couldMin: 0.0, couldMax: self::COULD_BATTERY * $this->options->batteryV),
+            'unbalance' => new Band(
+                'Unbalance',
+                '%',
+                null,
+                self::UNBALANCE_GOOD_PCT,
+                stopOver: self::UNBALANCE_STOP_PCT,
+                couldMin: 0.0,
+                couldMax: 100.0,
+            ),
+            'neutral_ground' => new Band(
+                'Neutral to ground',
+                'V',
+                0,
+                self::NEUTRAL_GOOD_V,
+                stopOver: self::NEUTRAL_INVESTIGATE_V,
+                couldMin: 0.0,
+                couldMax: self::COULD_GROUND_V,
+            ),
+            'battery_rest' => new Band(
+                'Battery at rest',
+                'V',
+                round($this->options->batteryV * self::BATTERY_REST, 2),
+                null,
+                $this->options->batteryV,
+                couldMin: 0.0,
+                couldMax: self::COULD_BATTERY * $this->options->batteryV,
+            ),
+            'battery_crank' => new Band(
+                'Battery while cranking',
+                'V',
+                round($this->options->batteryV * self::BATTERY_CRANK, 2),
+                null,
+                couldMin: 0.0,
+                couldMax: self::COULD_BATTERY * $this->options->batteryV,
+            ),
             'insulation' => new Band('Insulation at 500 V d.c.', 'MΩ', self::INSULATION_MOHM, null, couldMin: 0.0),
-            'contact_drop' => new Band('Drop over a closed contact', 'mV', null, self::CONTACT_MV, couldMin: 0.0, couldMax: self::COULD_CONTACT_MV),
-            'amps' => new Band('Current', 'A', null, $this->options->legA, couldMin: 0.0, couldMax: $this->options->legA === null ? null : self::COULD_AMPS * $this->options->legA),
-            'dip' => new Band('Deepest voltage', 'V', null, null, couldMin: 0.0, couldMax: self::COULD_VOLTS * $this->line((float) $generator->nominalV, $generator->phases)),
+            'contact_drop' => new Band(
+                'Drop over a closed contact',
+                'mV',
+                null,
+                self::CONTACT_MV,
+                couldMin: 0.0,
+                couldMax: self::COULD_CONTACT_MV,
+            ),
+            'amps' => new Band(
+                'Current',
+                'A',
+                null,
+                $this->options->legA,
+                couldMin: 0.0,
+                couldMax: $this->options->legA === null ? null : self::COULD_AMPS * $this->options->legA,
+            ),
+            'dip' => new Band(
+                'Deepest voltage',
+                'V',
+                null,
+                null,
+                couldMin: 0.0,
+                couldMax: self::COULD_VOLTS * $this->line((float) $generator->nominalV, $generator->phases),
+            ),
             default => throw new \LogicException("No band $name."),
         };
     }
 
     private static function around(string $quantity, string $unit, float $nominal, float $pct): Band
     {
-        return new Band($quantity, $unit, $nominal * (1 - $pct / 100), $nominal * (1 + $pct / 100), $nominal, couldMin: 0.0, couldMax: self::COULD_VOLTS * $nominal);
+        return new Band(
+            $quantity,
+            $unit,
+            $nominal * (1 - $pct / 100),
+            $nominal * (1 + $pct / 100),
+            $nominal,
+            couldMin: 0.0,
+            couldMax: self::COULD_VOLTS * $nominal,
+        );
     }
 
     private static function hertz(float $nominal): Band
     {
-        return new Band('Frequency', 'Hz', $nominal - self::HALF_A_HERTZ, $nominal + self::HALF_A_HERTZ, $nominal, couldMin: 0.0, couldMax: self::COULD_HZ);
+        return new Band(
+            'Frequency',
+            'Hz',
+            $nominal - self::HALF_A_HERTZ,
+            $nominal + self::HALF_A_HERTZ,
+            $nominal,
+            couldMin: 0.0,
+            couldMax: self::COULD_HZ,
+        );
     }
 
     private function line(float $nominalV, int $phases): float

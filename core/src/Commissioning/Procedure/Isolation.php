@@ -72,7 +72,11 @@ final readonly class Isolation
             if ($supply?->isOnSite() === true && in_array('md', $drawn, true)) {
                 continue;
             }
-            $items[] = new RowItem($i === 0 ? '' : '-second', $this->words($supply, count($this->supplies) === 1 ? 'supply' : ($i === 0 ? 'first supply' : 'second supply')), stoppedBy: $supply === null && $this->isSurveyed ? [self::NOT_SURVEYED] : []);
+            $items[] = new RowItem(
+                $i === 0 ? '' : '-second',
+                $this->words($supply, count($this->supplies) === 1 ? 'supply' : ($i === 0 ? 'first supply' : 'second supply')),
+                stoppedBy: $supply === null && $this->isSurveyed ? [self::NOT_SURVEYED] : [],
+            );
         }
 
         return $items;
@@ -82,11 +86,21 @@ final readonly class Isolation
     private function words(?Upstream $upstream, string $supply): array
     {
         [$title, $expect] = match ($upstream) {
-            Upstream::Utility => ["The utility opens and tags the $supply", 'Opened by the utility itself: meter pulled, or its own device open, tagged.'],
-            Upstream::Owner => ["The owner of the upstream switchboard opens, locks and tags the $supply", 'Opened, locked and tagged by the person responsible for that switchboard; your own lock is on it too.'],
-            Upstream::Disconnect => ["Open, lock and tag the disconnect ahead of the work: $supply", 'Locked open; the tag names you and the time.'],
+            Upstream::Utility => [
+                "The utility opens and tags the $supply", 'Opened by the utility itself: meter pulled, or its own device open, tagged.',
+            ],
+            Upstream::Owner => [
+                "The owner of the upstream switchboard opens, locks and tags the $supply",
+                'Opened, locked and tagged by the person responsible for that switchboard; your own lock is on it too.',
+            ],
+            Upstream::Disconnect => [
+                "Open, lock and tag the disconnect ahead of the work: $supply", 'Locked open; the tag names you and the time.',
+            ],
             Upstream::Combined => ["Open, lock and tag the main beside the meter: $supply", 'Locked open; the tag names you and the time.'],
-            null => ["Open and tag the $supply upstream of the work", 'Opened, locked and tagged upstream of the work, by the person or the utility responsible for it.'],
+            null => [
+                "Open and tag the $supply upstream of the work",
+                'Opened, locked and tagged upstream of the work, by the person or the utility responsible for it.',
+            ],
         };
 
         return ['{upstream}' => $title, '{upstream_expect}' => $expect];

@@ -132,11 +132,17 @@ final readonly class Procedure
         return match ($row->per) {
             Per::Once => [match (true) {
                 $row->id === 'torque-tool' && $this->install !== null => $this->install->tool(),
-                $row->id === 'bonds-not-known' && $this->install?->bondsUnknown !== null => new RowItem('', stoppedBy: [$this->install->bondsUnknown]),
+                $row->id === 'bonds-not-known' && $this->install?->bondsUnknown !== null => new RowItem(
+                    '',
+                    stoppedBy: [$this->install->bondsUnknown],
+                ),
                 default => new RowItem(''),
             }],
             Per::Leg => array_map(static fn(string $leg): RowItem => new RowItem("-$leg", ['{leg}' => $leg]), array_slice(['L1', 'L2', 'L3'], 0, $this->plant->normal->phases)),
-            Per::Upstream => $this->isolation()->items(array_map(static fn(Isolator $one): string => $one->ref, $this->surroundings->isolators ?? [])),
+            Per::Upstream => $this->isolation()->items(array_map(
+                static fn(Isolator $one): string => $one->ref,
+                $this->surroundings->isolators ?? [],
+            )),
             Per::AheadIsolator => array_map($this->isolatorItem(...), $this->surroundings?->ahead() ?? []),
             Per::Isolator => array_map($this->isolatorItem(...), $this->ownIsolators()),
             Per::PhaseOfSource => $this->phasesOfSources(),
@@ -154,7 +160,8 @@ final readonly class Procedure
             foreach (['L1', 'L2', 'L3'] as $phase) {
                 $items[] = new RowItem("-$id-$phase", [
                     '{phase}' => "$phase of the $source supply",
-                    '{phase_expect}' => $source === 'first' ? 'The controller declares the supply lost within its delay, starts what it starts, and transfers; with the phase back it returns.'
+                    '{phase_expect}' => $source === 'first'
+                        ? 'The controller declares the supply lost within its delay, starts what it starts, and transfers; with the phase back it returns.'
                         : 'With the first supply good the load goes back, or is not transferred, as the sheet says.',
                 ]);
             }
@@ -173,14 +180,18 @@ final readonly class Procedure
     {
         $isMobile = $this->plant->kind === Kind::Mobile;
 
-        return array_values(array_filter($this->surroundings?->own() ?? [], static fn(Isolator $one): bool => ! ($isMobile && $one->isPlug())));
+        return array_values(array_filter(
+            $this->surroundings?->own() ?? [],
+            static fn(Isolator $one): bool => ! ($isMobile && $one->isPlug()),
+        ));
     }
 
     private function isolatorItem(Isolator $one): RowItem
     {
         return new RowItem("-$one->ref", [
             '{open_it}' => $one->isPlug() ? 'Pull and tag the ' . lcfirst($one->name) : "Open, lock and tag {$one->name}",
-            '{line}' => $one->liveFrom === [] ? 'It can be made live from elsewhere.' : 'Its line side stays live from ' . implode(' and ', $one->liveFrom) . ' until that is opened upstream.',
+            '{line}' => $one->liveFrom === [] ? 'It can be made live from elsewhere.' : 'Its line side stays live from '
+                . implode(' and ', $one->liveFrom) . ' until that is opened upstream.',
         ]);
     }
 
@@ -189,13 +200,16 @@ final readonly class Procedure
     {
         $name = $this->testPoint->name ?? 'the disconnect upstream of the sensing point';
 
-        return $this->testPoint?->device === 'plug' ? ['{open_test}' => 'Pull the ' . lcfirst($name), '{close_test}' => 'Plug it in again for good'] : ['{open_test}' => "Open $name", '{close_test}' => "Close $name for good"];
+        return $this->testPoint?->device === 'plug' ? [
+            '{open_test}' => 'Pull the ' . lcfirst($name), '{close_test}' => 'Plug it in again for good',
+        ] : ['{open_test}' => "Open $name", '{close_test}' => "Close $name for good"];
     }
 
     /** @return list<string> what stands against making an outage: no device is known that makes one */
     private function testStops(StepRow $row): array
     {
-        return $row->stage === Stage::SimulatedOutage && $row->id === 'open' && $this->testPoint?->status === TestPointStatus::None ? [$this->testPoint->because] : [];
+        return $row->stage === Stage::SimulatedOutage && $row->id === 'open' && $this->testPoint?->status === TestPointStatus::None
+            ? [$this->testPoint->because] : [];
     }
 
     /**
@@ -210,7 +224,8 @@ final readonly class Procedure
         };
         $stops = [...$item->stoppedBy, ...$this->testStops($row)];
         $words = $item->words + $this->testWords() + [
-            '{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second, '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs),
+            '{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second,
+            '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs),
             '{own}' => ($this->surroundings ?? Surroundings::unknown())->firstOwn(), '{release}' => $this->isolation()->release(),
         ];
         $fill = static fn(string $text): string => strtr($text, $words);

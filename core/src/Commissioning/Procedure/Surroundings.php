@@ -67,6 +67,9 @@ final readonly class Surroundings
         $sides = array_values(array_filter($own, static fn(Isolator $one): bool => in_array($one->ref, self::SUPPLY_SIDES, true)));
         $first = count($sides) > 1 ? $sides : array_slice($own, 0, 1);
 
-        return $first === [] ? 'the first device of the installation' : implode(' and of ', array_map(static fn(Isolator $one): string => $one->name, $first));
+        return $first === [] ? 'the first device of the installation' : implode(
+            ' and of ',
+            array_map(static fn(Isolator $one): string => $one->name, $first),
+        );
     }
 }

@@ -21,8 +21,14 @@ use Escapement\Core\Template\InstallationKind;
  */
 final readonly class RunParts
 {
-    private const FAILING = ['engine-not-running' => 'The generator never came.', 'not-transferred' => 'The load was never transferred.', 'not-returned' => 'The load did not go back.', 'engine-not-stopped' => 'The engine did not stop.'];
-    private const NAMES = ['start_signal' => 'Start signal', 'engine_running' => 'Generator good', 'transfer' => 'Transfer', 'return' => 'Return', 'engine_stop' => 'Engine stop'];
+    private const FAILING = [
+        'engine-not-running' => 'The generator never came.', 'not-transferred' => 'The load was never transferred.',
+        'not-returned' => 'The load did not go back.', 'engine-not-stopped' => 'The engine did not stop.',
+    ];
+    private const NAMES = [
+        'start_signal' => 'Start signal', 'engine_running' => 'Generator good', 'transfer' => 'Transfer', 'return' => 'Return',
+        'engine_stop' => 'Engine stop',
+    ];
 
     /** @var list<RunPart> in the order of the table, those that such an installation has */
     public array $parts;
@@ -88,17 +94,30 @@ final readonly class RunParts
                 }
             }
         }
-        $isTouched = array_filter($states, static fn(StepState $state): bool => ! in_array($state, [StepState::Open, StepState::Locked, StepState::Stopped], true)) !== [];
+        $isTouched = array_filter(
+            $states,
+            static fn(StepState $state): bool => ! in_array($state, [StepState::Open, StepState::Locked, StepState::Stopped], true),
+        ) !== [];
         if (! $isTouched) {
             return new RunPart($part, PartOutcome::Untouched, steps: array_map(strval(...), array_keys($states)));
         }
         $against = array_filter($states, static fn(StepState $state): bool => $state === StepState::NotSo || $state === StepState::Stopped);
         if ($against !== []) {
-            return new RunPart($part, PartOutcome::Failed, why: $this->titles($against, 'is not as it should be'), steps: array_map(strval(...), array_keys($against)));
+            return new RunPart(
+                $part,
+                PartOutcome::Failed,
+                why: $this->titles($against, 'is not as it should be'),
+                steps: array_map(strval(...), array_keys($against)),
+            );
         }
         $open = array_filter($states, static fn(StepState $state): bool => ! in_array($state, [StepState::Done, StepState::Noted], true));
         if ($open !== []) {
-            return new RunPart($part, PartOutcome::Open, why: $this->titles($open, 'is open'), steps: array_map(strval(...), array_keys($open)));
+            return new RunPart(
+                $part,
+                PartOutcome::Open,
+                why: $this->titles($open, 'is open'),
+                steps: array_map(strval(...), array_keys($open)),
+            );
         }
 
         return new RunPart($part, PartOutcome::Proved, in_array(StepState::Noted, $states, true));
@@ -126,7 +145,13 @@ final readonly class RunParts
     /** The last outage of the run: a time that was mended and taken again counts. */
     private function lastOutage(): ?TimedRun
     {
-        $outages = array_values(array_filter($this->timing->runs, static fn(TimedRun $run): bool => ! $run->isByButton && array_filter($run->intervals, static fn(Interval $one): bool => $one->measuredMs !== null) !== []));
+        $outages = array_values(array_filter(
+            $this->timing->runs,
+            static fn(TimedRun $run): bool => ! $run->isByButton && array_filter(
+                $run->intervals,
+                static fn(Interval $one): bool => $one->measuredMs !== null,
+            ) !== [],
+        ));
         $any = array_values(array_filter($this->timing->runs, static fn(TimedRun $run): bool => ! $run->isByButton));
 
         return $outages[count($outages) - 1] ?? $any[count($any) - 1] ?? null;
@@ -152,7 +177,11 @@ final readonly class RunParts
     {
         $run = $this->lastOutage();
         if ($run === null) {
-            return new RunPart(ProofPart::Times, PartOutcome::Untouched, why: $this->timing->runs === [] ? [] : ['Only the test button was timed.']);
+            return new RunPart(
+                ProofPart::Times,
+                PartOutcome::Untouched,
+                why: $this->timing->runs === [] ? [] : ['Only the test button was timed.'],
+            );
         }
         $failures = $this->failures($run);
         if ($failures !== []) {
@@ -176,9 +205,17 @@ final readonly class RunParts
 
         return match (true) {
             $baits === [] => new RunPart(ProofPart::Bait, PartOutcome::Untouched, why: ['The bait test was not done.']),
-            $last === null => new RunPart(ProofPart::Bait, PartOutcome::Open, why: ['The bait lasted too long or its end was not marked: repeat it.']),
+            $last === null => new RunPart(
+                ProofPart::Bait,
+                PartOutcome::Open,
+                why: ['The bait lasted too long or its end was not marked: repeat it.'],
+            ),
             $last->verdict === 'pass' => new RunPart(ProofPart::Bait, PartOutcome::Proved),
-            default => new RunPart(ProofPart::Bait, PartOutcome::Failed, why: ['The load went back to a supply that had not proved itself.']),
+            default => new RunPart(
+                ProofPart::Bait,
+                PartOutcome::Failed,
+                why: ['The load went back to a supply that had not proved itself.'],
+            ),
         };
     }
 
@@ -193,16 +230,34 @@ final readonly class RunParts
         $hasMoved = $transfer?->measuredMs !== null;
 
         return match (true) {
-            isset(self::FAILING[$transfer->diagnosis ?? '']) => new RunPart(ProofPart::Sensing, PartOutcome::Failed, why: [self::FAILING[$transfer->diagnosis ?? '']]),
-            ! $hasMoved && $steps->outcome === PartOutcome::Untouched => new RunPart(ProofPart::Sensing, PartOutcome::Untouched, why: $this->timing->runs === [] ? [] : ['No outage was simulated.'], steps: $steps->steps),
+            isset(self::FAILING[$transfer->diagnosis ?? '']) => new RunPart(
+                ProofPart::Sensing,
+                PartOutcome::Failed,
+                why: [self::FAILING[$transfer->diagnosis ?? '']],
+            ),
+            ! $hasMoved && $steps->outcome === PartOutcome::Untouched => new RunPart(
+                ProofPart::Sensing,
+                PartOutcome::Untouched,
+                why: $this->timing->runs === [] ? [] : ['No outage was simulated.'],
+                steps: $steps->steps,
+            ),
             ! $hasMoved => new RunPart(ProofPart::Sensing, PartOutcome::Open, why: ['The transfer was not timed.'], steps: $steps->steps),
-            $phases !== [] => new RunPart(ProofPart::Sensing, PartOutcome::Open, why: $this->titles(array_fill_keys($phases, StepState::Open), 'is open'), steps: $phases),
+            $phases !== [] => new RunPart(
+                ProofPart::Sensing,
+                PartOutcome::Open,
+                why: $this->titles(array_fill_keys($phases, StepState::Open), 'is open'),
+                steps: $phases,
+            ),
             default => new RunPart(ProofPart::Sensing, PartOutcome::Proved, $steps->isNoted),
         };
     }
 
     private function leftReady(RunPart $steps): RunPart
     {
-        return $this->isDeclaredReady && $steps->outcome !== PartOutcome::Failed ? new RunPart(ProofPart::LeftReady, PartOutcome::Proved, $steps->isNoted) : $steps;
+        return $this->isDeclaredReady && $steps->outcome !== PartOutcome::Failed ? new RunPart(
+            ProofPart::LeftReady,
+            PartOutcome::Proved,
+            $steps->isNoted,
+        ) : $steps;
     }
 }

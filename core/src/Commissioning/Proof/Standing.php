@@ -36,14 +36,23 @@ final readonly class Standing
         }
         $notAsked = $this->whyNotAsked($part, $in);
         if ($last === null) {
-            return $notAsked === null ? new PartStanding($part, PartState::Open) : new PartStanding($part, PartState::NotAsked, because: [$notAsked]);
+            return $notAsked === null ? new PartStanding($part, PartState::Open) : new PartStanding(
+                $part,
+                PartState::NotAsked,
+                because: [$notAsked],
+            );
         }
         if (! $last->isProved) {
             return new PartStanding($part, PartState::Failed, $last, $last->why);
         }
         $changes = $this->basis->changes($part, $last->basis, $in->facts);
 
-        return $changes === [] ? new PartStanding($part, PartState::Proved, $last) : new PartStanding($part, PartState::Stale, $last, $changes);
+        return $changes === [] ? new PartStanding($part, PartState::Proved, $last) : new PartStanding(
+            $part,
+            PartState::Stale,
+            $last,
+            $changes,
+        );
     }
 
     private function whyNotAsked(ProofPart $part, StandingInput $in): ?string
@@ -59,8 +68,14 @@ final readonly class Standing
     /** @param list<PartStanding> $parts */
     private function state(array $parts): StandingState
     {
-        $has = static fn(PartState $state): bool => array_filter($parts, static fn(PartStanding $one): bool => $one->state === $state) !== [];
-        $is = static fn(ProofPart $part, PartState $state): bool => array_filter($parts, static fn(PartStanding $one): bool => $one->part === $part && $one->state === $state) !== [];
+        $has = static fn(PartState $state): bool => array_filter(
+            $parts,
+            static fn(PartStanding $one): bool => $one->state === $state,
+        ) !== [];
+        $is = static fn(ProofPart $part, PartState $state): bool => array_filter(
+            $parts,
+            static fn(PartStanding $one): bool => $one->part === $part && $one->state === $state,
+        ) !== [];
 
         return match (true) {
             $has(PartState::Failed) => StandingState::Failed,

@@ -30,7 +30,10 @@ final readonly class StandingResult
     /** The last run that proved anything; null while nothing is proved. */
     public function latest(): ?PartRecord
     {
-        $records = array_filter(array_map(static fn(PartStanding $one): ?PartRecord => $one->record, $this->in(PartState::Proved, PartState::Stale)));
+        $records = array_filter(array_map(
+            static fn(PartStanding $one): ?PartRecord => $one->record,
+            $this->in(PartState::Proved, PartState::Stale),
+        ));
         usort($records, static fn(PartRecord $a, PartRecord $b): int => $b->at <=> $a->at);
 
         return $records[0] ?? null;
@@ -51,7 +54,10 @@ final readonly class StandingResult
     /** @return list<string> what changed since a part was proved, each once */
     public function changes(): array
     {
-        return array_values(array_unique(array_merge([], ...array_map(static fn(PartStanding $one): array => $one->because, $this->in(PartState::Stale)))));
+        return array_values(array_unique(array_merge(
+            [],
+            ...array_map(static fn(PartStanding $one): array => $one->because, $this->in(PartState::Stale)),
+        )));
     }
 
     /**
@@ -68,7 +74,10 @@ final readonly class StandingResult
         return match ($this->state) {
             StandingState::Never => 'Nothing is proved yet.',
             StandingState::Failed => 'Failed: ' . self::names($this->in(PartState::Failed)) . '.'
-                . ($this->in(PartState::Open, PartState::Stale) === [] ? '' : ' Not proved: ' . self::names($this->in(PartState::Open, PartState::Stale)) . '.'),
+                . ($this->in(
+                    PartState::Open,
+                    PartState::Stale,
+                ) === [] ? '' : ' Not proved: ' . self::names($this->in(PartState::Open, PartState::Stale)) . '.'),
             StandingState::Stale => "Proven$when, and changed since: " . implode('; ', $this->changes()) . ".$missing",
             StandingState::Proven => "Proven$when.",
             StandingState::TimesOnly => "Times proven$when.$missing",

@@ -151,7 +151,9 @@ final readonly class Agreement
             return [];
         }
         $steps = [];
-        $input = new Node((object) (['system' => $this->record->system->value, 'settings' => $this->record->settings->value] + get_object_vars((object) ProcedureReader::asBegun($this->record->work)->value)));
+        $input = new Node((object) ([
+            'system' => $this->record->system->value, 'settings' => $this->record->settings->value,
+        ] + get_object_vars((object) ProcedureReader::asBegun($this->record->work)->value)));
         foreach ((new ProcedureReader())->procedure($input->object())->steps() as $step) {
             $steps[$step->id] = $step;
         }

@@ -192,7 +192,10 @@ final class RunRecord
         /** @var 'pass'|'fail'|'incomplete' $verdict */
         $verdict = $signed->required('verdict')->oneOf(['pass', 'fail', 'incomplete']);
         $this->header = $signed->nullable('header');
-        $this->signature = ['name' => $signed->required('name')->text(120), 'drawing' => self::maybe($signed->nullable('drawing'), 20_000), 'verdict' => $verdict, 'who' => $who, 'at' => $at, 'parts' => $signed->nullable('parts')];
+        $this->signature = [
+            'name' => $signed->required('name')->text(120), 'drawing' => self::maybe($signed->nullable('drawing'), 20_000),
+            'verdict' => $verdict, 'who' => $who, 'at' => $at, 'parts' => $signed->nullable('parts'),
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -1,7 +1,8 @@
 @php($mayAnswer = $page->mayAnswer() && auth()->user()->role->mayWrite())
 @php($slug = str_replace(['/', '.', '_'], '-', $step->id))
 @php($kind = $step->kind->value)
-<section class="now" @if ($isNow) id="now" @else hidden @endif aria-labelledby="title-{{ $slug }}" data-step="{{ $step->id }}" data-kind="{{ $kind }}" data-hold="{{ $step->isHold ? 1 : 0 }}" data-waits="{{ implode(' ', $step->dependsOn) }}" data-wanted="{{ $step->choices[0] ?? '' }}" data-min="{{ $step->band?->min }}" data-max="{{ $step->band?->max }}" data-stop-over="{{ $step->band?->stopOver }}" data-stop-under="{{ $step->band?->stopUnder }}"
+<section class="now" @if ($isNow) id="now" @else hidden @endif aria-labelledby="title-{{ $slug }}" data-step="{{ $step->id }}"
+    data-kind="{{ $kind }}" data-hold="{{ $step->isHold ? 1 : 0 }}" data-waits="{{ implode(' ', $step->dependsOn) }}" data-wanted="{{ $step->choices[0] ?? '' }}" data-min="{{ $step->band?->min }}" data-max="{{ $step->band?->max }}" data-stop-over="{{ $step->band?->stopOver }}" data-stop-under="{{ $step->band?->stopUnder }}"
     data-could-min="{{ $step->band?->couldMin }}" data-could-max="{{ $step->band?->couldMax }}" data-could="{{ $step->band?->couldWords() }}"
     data-asks="{{ $step->asks }}" data-tick="{{ $step->tick }}" data-stopped="{{ $step->stoppedBy === [] ? 0 : 1 }}">
     @if ($step->hazard)<x-hazard><b>Hazard.</b> {{ $step->hazard }}</x-hazard>@endif

@@ -10,7 +10,8 @@
                 <td class="fig">{{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}</td>
                 <td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td>
                 <td>@if ($interval->verdict->value === 'pass')<x-glyph kind="proven"/> inside @elseif ($interval->verdict->value === 'missing')<x-glyph kind="note"/> {{ $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed' }} @else<x-glyph kind="warn"/> {{ $interval->verdict->value }} @endif</td></tr>
-        @if ($told = $result->crank($interval))<tr class="told-row"><td colspan="4"><x-glyph kind="warn"/> {{ $told->sentence }}</td></tr>@endif
+        @if ($told = $result->crank($interval))<tr class="told-row"><td colspan="4"><x-glyph kind="warn"/> {{ $told->sentence }}</td></tr>
+            @endif
         @endforeach
         @foreach ($timed->baits as $bait)
             <tr><th scope="row">Bait</th><td class="fig">{{ $bait->heldMs === null ? 'end not marked' : 'held ' . \App\Stage\Commissioning\RunResult::seconds($bait->heldMs) }}</td><td>the load stays on G</td>

@@ -8,7 +8,8 @@
         <x-field name="generator_breaker_a" label="Generator's output breaker" unit="A" :value="old('generator_breaker_a', $facts['generator_breaker_a'] ?? '')" inputmode="decimal"/>
         <x-field name="fault_ka" label="Fault current of the utility" unit="kA" :value="old('fault_ka', $facts['fault_ka'] ?? '')" inputmode="decimal" hint="Ask the utility."/>
         <x-field name="withstand_ka" label="The switch withstands" unit="kA" :value="old('withstand_ka', $facts['withstand_ka'] ?? '')" inputmode="decimal" hint="From its label."/>
-        <x-field name="design" label="Hottest day" :unit="$units->temperature()" inputmode="decimal" :hint="round($units->fromCelsius(35)) . ' where nothing is said.'"
+        <x-field name="design" label="Hottest day" :unit="$units->temperature()" inputmode="decimal"
+            :hint="round($units->fromCelsius(35)) . ' where nothing is said.'"
             :value="old('design', isset($facts['design_c']) ? round($units->fromCelsius((float) $facts['design_c'])) : '')"/>
         <x-field name="grounds_on_neutral_bar" label="Grounds on the neutral bar" :value="old('grounds_on_neutral_bar', $facts['grounds_on_neutral_bar'] ?? '')" inputmode="numeric"/>
         <x-field name="ground_bar_free" label="Free places on a ground bar" :value="old('ground_bar_free', $facts['ground_bar_free'] ?? '')" inputmode="numeric"/>

@@ -33,9 +33,11 @@
         <div class="strip-scroll">{!! $bench->strip->plotSvg() !!}</div>
     </div>
     <details class="block five" open><summary><h2>Five stories with these delays</h2></summary>
-    <div class="scroll-x"><table class="ruled blocks"><thead><tr><th>Story</th><th class="num-col">Dark</th><th class="num-col">Starts</th><th class="num-col">Engine runs</th><th class="num-col">Transfers</th></tr></thead><tbody>
+    <div class="scroll-x"><table class="ruled blocks"><thead><tr><th>Story</th><th class="num-col">Dark</th>
+        <th class="num-col">Starts</th><th class="num-col">Engine runs</th><th class="num-col">Transfers</th></tr></thead><tbody>
     @foreach ($bench->fiveStories()->rows as ['story' => $story, 'cells' => $cells])
-        <tr><th scope="row">{{ $story->title() }}</th>@foreach (['Dark', 'Starts', 'Engine runs', 'Transfers'] as $i => $label)<td class="num-col fig" data-label="{{ $label }}">{{ $cells[$i]['value'] }}@if ($cells[$i]['was'] !== null)<small>sheet {{ $cells[$i]['was'] }}</small>@endif</td>@endforeach</tr>
+        <tr><th scope="row">{{ $story->title() }}</th>
+            @foreach (['Dark', 'Starts', 'Engine runs', 'Transfers'] as $i => $label)<td class="num-col fig" data-label="{{ $label }}">{{ $cells[$i]['value'] }}@if ($cells[$i]['was'] !== null)<small>sheet {{ $cells[$i]['was'] }}</small>@endif</td>@endforeach</tr>
     @endforeach
     </tbody></table></div></details>
     <div class="events-head"><h2>What happens, and why</h2><span>{{ count($bench->tracks->result->events) }} events at {{ count($bench->moments()) }} moments</span><span class="keys">&larr; &rarr; event by event, Shift for 0.1&#8239;s</span></div>

@@ -16,7 +16,8 @@
     <div class="fields put-in">
         <details class="field wide-field"><summary>From the library, many at once</summary>
             <div class="typical-picks">@foreach ($page->library() as $typical)<label class="check"><input class="form-check-input" type="checkbox" name="typical[]" value="{{ $typical['name'] }}">{{ $typical['name'] }}, {{ (float) $typical['kw'] }}&#8239;kW</label>@endforeach</div>
-            <button class="btn btn-outline-primary" type="submit" formaction="{{ route('loads.put-in', $switch) }}" name="_method" value="post">Put them in</button>
+            <button class="btn btn-outline-primary" type="submit" formaction="{{ route('loads.put-in', $switch) }}" name="_method"
+                value="post">Put them in</button>
             @error('typical')<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
             <p class="field-hint">Usual figures, to be put right from the nameplate. <a href="{{ route('typical-loads') }}">The library of loads</a></p></details>
         <div class="field"><label for="table">From a table (CSV)</label>

@@ -2,7 +2,8 @@
     <div class="fields">
         <x-field name="switch_name" label="Name of the switch" :value="old('switch_name', $switch->name)"/>
         <x-field name="rating_a" label="Rating" unit="A" inputmode="numeric" :value="old('rating_a', $switch->rating_a)"/>
-        <x-field name="poles" label="Poles" inputmode="numeric" :value="old('poles', $switch->poles)" hint="Hots, and the neutral where it is switched"/>
+        <x-field name="poles" label="Poles" inputmode="numeric" :value="old('poles', $switch->poles)"
+            hint="Hots, and the neutral where it is switched"/>
         <div class="field">
             <label for="f-test_device">Outage test point</label>
             <select id="f-test_device" name="test_device" @class(['form-select', 'is-invalid' => $errors->has('test_device')])>
@@ -13,7 +14,8 @@
             <p class="field-hint">Upstream of the sensing: the panel main downstream proves nothing.</p>
             @include('partials.test-point', ['test' => $page->test()])
         </div>
-        <x-field name="test_disconnect" label="Its name and place" :value="old('test_disconnect', $switch->test_disconnect)" hint="As people find it: meter disconnect, north wall"/>
+        <x-field name="test_disconnect" label="Its name and place" :value="old('test_disconnect', $switch->test_disconnect)"
+            hint="As people find it: meter disconnect, north wall"/>
         <label class="check"><input class="form-check-input" type="checkbox" name="service_rated" value="1" @checked(old('service_rated', $switch->service_rated))>Service-rated: it is the service disconnect</label>
         <label class="check"><input class="form-check-input" type="checkbox" name="has_compressor" value="1" @checked(old('has_compressor', $switch->has_compressor))>There is a compressor among the loads</label>
         <x-field name="nominal_v" label="Nominal voltage a leg" unit="V" inputmode="decimal" :value="old('nominal_v', $switch->plant['sources']['normal']['nominal_v'])"/>

@@ -59,11 +59,10 @@ final class SiteStanding
                 Decision::OneLine, Subject::Service,
             ],
             [$switch?->rating_a !== null, 'Rating of the switch', Decision::OneLine, Subject::Source],
-            [$switch?->poles !== null, 'Poles', Decision::OneLine, Subject::Source],
             [$switch?->test_device !== null, 'Outage test point', Decision::Commission, Subject::Source],
             [! $hasGenerator || $switch?->fuel !== null, 'Fuel', Decision::Carry, Subject::Source],
             [
-                ! $hasGenerator || $switch !== null && $switch->fuel !== null && isset($switch->rated_kw[$switch->fuel->value]),
+                ! $hasGenerator || $switch?->fuel === null || isset($switch->rated_kw[$switch->fuel->value]),
                 'Rating of the source', Decision::Carry, Subject::Source,
             ],
             [$switch !== null && $switch->loads->isNotEmpty(), 'Loads', Decision::Carry, Subject::Loads],

@@ -17,7 +17,7 @@ $engine = 'K1 K2 K3 K4 K5 K6 K8 K9 K10';
 $gas = ['yes' => 'yes', 'no' => 'no', 'none' => 'no gas here'];
 
 return [
-    new Question('meter', Subject::Service, 'Meter arrangement', Decision::OneLine, ['one' => 'meter, then one panel', 'two' => 'meter, then two panels', 'combined' => 'meter and main in one', 'several' => 'several meters'], kinds: $houses),
+    new Question('meter', Subject::Service, 'Meter arrangement', Decision::OneLine, ['one' => 'meter, then one panel', 'two' => 'meter, then two panels', 'combined' => 'meter and main in one', 'several' => 'several meters'], kinds: $houses, usual: 'one'),
     new Question(
         'upstream',
         Subject::Service,
@@ -73,14 +73,14 @@ return [
         hint: 'Seen, not guessed',
         kinds: 'K1 K3 K10',
     ),
-    new Question('service_metal', Subject::Service, 'Metal of the service cable', Decision::Wires, ['al' => 'aluminium', 'cu' => 'copper'], kinds: $houses),
-    new Question('line_conductors', Subject::Service, 'Line conductors, neutral counted', Decision::Wires, min: 2, max: 24, hint: 'Two panels on one meter: often six. Count them at the meter\'s load side', kinds: $houses),
-    new Question('slack_m', Subject::Service, 'Slack in the service cable', Decision::Wires, unit: 'm', min: 0, max: 50, hint: '0 when it must be spliced or pulled anew', kinds: $houses),
+    new Question('service_metal', Subject::Service, 'Metal of the service cable', Decision::Wires, ['al' => 'aluminium', 'cu' => 'copper'], kinds: $houses, usual: 'al'),
+    new Question('line_conductors', Subject::Service, 'Line conductors, neutral counted', Decision::Wires, min: 2, max: 24, hint: 'Two panels on one meter: often six. Count them at the meter\'s load side', kinds: $houses, usual: '3'),
+    new Question('slack_m', Subject::Service, 'Slack in the service cable', Decision::Wires, unit: 'm', min: 0, max: 50, hint: '0 when it must be spliced or pulled anew', kinds: $houses, usual: '0'),
     new Question('cord_m', Subject::Service, 'Length of the shore cord', Decision::Wires, unit: 'm', min: 0.3, max: 150, kinds: $mobile),
     new Question('cord_size', Subject::Service, 'Size of the shore cord', Decision::Wires, ['12' => '12', '10' => '10', '8' => '8', '6' => '6', '4' => '4'], hint: 'Copper; printed on the jacket', kinds: $mobile),
     new Question('cord_end', Subject::Service, 'Cord end and inlet blades', Decision::Commission, ['good' => 'clean and tight', 'loose' => 'loose', 'hot' => 'discoloured or melted'], kinds: $mobile),
     new Question('bus_a', Subject::Panels, 'Bus rating of the panel', Decision::OneLine, unit: 'A', min: 20, max: 1200, hint: 'On the label, not on the main breaker', kinds: $houses),
-    new Question('free_spaces', Subject::Panels, 'Free breaker spaces', Decision::OneLine, min: 0, max: 84, kinds: $houses),
+    new Question('free_spaces', Subject::Panels, 'Free breaker spaces', Decision::OneLine, min: 0, max: 84, kinds: $houses, usual: '0'),
     new Question(
         'multiwire',
         Subject::Panels,
@@ -89,8 +89,9 @@ return [
         $yesNo,
         hint: 'They must keep both legs and one handle; on a single-leg source they overload the neutral',
         kinds: "$houses K6",
+        usual: 'yes',
     ),
-    new Question('branch_metal', Subject::Panels, 'Branch conductors', Decision::Wires, ['cu' => 'copper', 'al' => 'aluminium', 'brittle' => 'old, brittle'], kinds: $houses),
+    new Question('branch_metal', Subject::Panels, 'Branch conductors', Decision::Wires, ['cu' => 'copper', 'al' => 'aluminium', 'brittle' => 'old, brittle'], kinds: $houses, usual: 'cu'),
     new Question('converter_circuit', Subject::Panels, 'Charger on a breaker of its own', Decision::Carry, $yesNo, hint: 'It must be off while an inverter feeds, or the energy runs in a circle', kinds: $mobile),
     new Question(
         'co_alarms',
@@ -131,7 +132,7 @@ return [
         ['indoors' => 'indoors, dry', 'outdoors' => 'outdoors, rated for it', 'wet' => 'outdoors, not rated'],
         kinds: "$houses $three",
     ),
-    new Question('entries', Subject::Place, 'Entries of the switch', Decision::Wires, ['one_end' => 'all at one end', 'both_ends' => 'in at one end, out at the other'], hint: 'Choose how it hangs before the cable is cut', kinds: $fixed),
+    new Question('entries', Subject::Place, 'Entries of the switch', Decision::Wires, ['one_end' => 'all at one end', 'both_ends' => 'in at one end, out at the other'], hint: 'Choose how it hangs before the cable is cut', kinds: $fixed, usual: 'one_end'),
     new Question('wall', Subject::Place, 'Wall it hangs on', null, ['finished' => 'finished', 'open' => 'siding to come'], kinds: $fixed),
     new Question('flood', Subject::Place, 'Water or snow can reach the generator', null, $yesNo, kinds: $fixed),
     new Question('ventilated', Subject::Place, 'Battery and generator bays vented to outside', Decision::Commission, $yesNo, kinds: $mobile),

@@ -46,6 +46,9 @@ final class MetricTest extends TestCase
                 $page = (string) $this->get("/sites/$site->id?on=$on")->assertOk()->getContent();
                 self::assertDoesNotMatchRegularExpression('#<span class="unit">(ft|gal|hp|in wc|°F)</span>#', $page, "$kind->value $on");
             }
+            if ($kind === InstallationKind::WholeHouse) {
+                $this->get("/switches/$switch->id/wires")->assertSee('mm²');
+            }
             foreach ([
                 'plan', 'wires', 'landing', 'shedding', 'power-down', 'pack-list', 'settings', 'rehearsal', 'season', 'commission',
                 'plan.pdf', 'plan.json', 'one-line.pdf',

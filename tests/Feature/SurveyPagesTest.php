@@ -6,7 +6,9 @@ namespace Tests\Feature;
 
 use App\Models\LoadItem;
 use App\Models\Photo;
+use App\Models\Site;
 use App\Models\TypicalLoad;
+use App\Stage\SiteStanding;
 use App\Stage\Survey\LoadTable;
 use App\Stage\Survey\LoadTableFault;
 use Escapement\Core\Survey\Subject;
@@ -28,6 +30,24 @@ final class SurveyPagesTest extends TestCase
                 $this->get("/sites/$switch->site_id?on=$subject->value")->assertOk()->assertSee('Still missing');
             }
         }
+    }
+
+    #[Test]
+    public function a_house_from_nothing_asks_half_and_says_what_it_takes_as_usual(): void
+    {
+        $this->signIn();
+        $this->post('/sites', ['name' => 'Fern Hill 9', 'timezone' => 'America/New_York', 'units' => 'us', 'installation' => 'K1'])->assertSessionHasNoErrors();
+        $site = Site::query()->firstOrFail();
+        $standing = new SiteStanding($site, $site->switches()->with(SiteStanding::NEEDS)->firstOrFail());
+        self::assertLessThanOrEqual(15, count($standing->missing()));
+        $labels = array_column($standing->missing(), 'label');
+        foreach (['Who can open the supply upstream of the work', 'Carbon monoxide alarms inside', 'Grounding electrode conductor lands in'] as $lethal) {
+            self::assertContains($lethal, $labels, 'nothing that can hurt somebody is assumed');
+        }
+        $this->get("/sites/$site->id")->assertSee('Assumed, to be confirmed')->assertSee('meter, then one panel');
+        $switch = $site->switches->firstOrFail();
+        $this->put("/switches/$switch->id/survey/service", ['answers' => ['meter' => 'two']])->assertSessionHasNoErrors();
+        $this->get("/sites/$site->id")->assertDontSee(': meter, then one panel');
     }
 
     #[Test]

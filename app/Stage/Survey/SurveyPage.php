@@ -78,6 +78,12 @@ final readonly class SurveyPage
         return $missing;
     }
 
+    /** @return list<Question> what the plan takes as usual until somebody looks */
+    public function assumed(): array
+    {
+        return $this->facts?->questionnaire->assumed(($this->switch->survey ?? []) + ['fuel' => $this->switch?->fuel?->value]) ?? [];
+    }
+
     public function missingOn(Subject $subject): int
     {
         return count(array_filter($this->standing->missing(), static fn(array $one): bool => $one['subject'] === $subject));

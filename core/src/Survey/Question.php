@@ -10,6 +10,7 @@ final readonly class Question
     /**
      * @param array<string, string> $options  what is kept => what is read; empty for a figure
      * @param ?string               $unit     of a figure as it is kept; a site shows and takes it in its own: feet or metres, gallons or litres
+     * @param ?string               $usual    what is taken for it until somebody looks: only where a wrong one costs time and hurts nobody
      * @param string                $kinds    of installation, parted by blanks; empty: all
      */
     public function __construct(
@@ -23,11 +24,18 @@ final readonly class Question
         public float $max = 0,
         public string $hint = '',
         private string $kinds = '',
+        public ?string $usual = null,
     ) {}
 
     public function isAskedOf(string $kind): bool
     {
         return $this->kinds === '' || in_array($kind, explode(' ', $this->kinds), true);
+    }
+
+    /** What is taken for it, as it is read; empty where nothing is. */
+    public function usualWords(): string
+    {
+        return $this->usual === null ? '' : ($this->options[$this->usual] ?? $this->usual);
     }
 
     public function isFigure(): bool

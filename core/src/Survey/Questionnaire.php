@@ -36,11 +36,27 @@ final readonly class Questionnaire
      */
     public function missing(array $answers): array
     {
-        return array_values(array_filter($this->questions, fn(Question $question): bool => $question->neededFor !== null && ! isset($answers[$question->key]) && ! $this->isMoot($question, $answers)));
+        return array_values(array_filter($this->questions, fn(Question $question): bool => $question->usual === null && $this->isOpen($question, $answers)));
     }
 
     /**
-     * Gas is not asked after where the source burns something else, nor a tank where gas is piped.
+     * @param array<string, mixed> $answers
+     *
+     * @return list<Question> taken as usual until somebody looks, to be confirmed
+     */
+    public function assumed(array $answers): array
+    {
+        return array_values(array_filter($this->questions, fn(Question $question): bool => $question->usual !== null && $this->isOpen($question, $answers)));
+    }
+
+    /** @param array<string, mixed> $answers */
+    private function isOpen(Question $question, array $answers): bool
+    {
+        return $question->neededFor !== null && ! isset($answers[$question->key]) && ! $this->isMoot($question, $answers);
+    }
+
+    /**
+     * Gas is not asked after where the source burns something else, nor a tank where gas is piped; while the fuel is not known, neither is.
      *
      * @param array<string, mixed> $answers
      */
@@ -49,8 +65,8 @@ final readonly class Questionnaire
         $fuel = $answers['fuel'] ?? null;
 
         return match ($question->key) {
-            'regulators', 'flexible', 'static_inwc', 'loaded_inwc' => $fuel !== null && $fuel !== 'lp' && $fuel !== 'natural_gas' || ($answers['regulators'] ?? '') === 'none',
-            'tank_gal' => $fuel === 'natural_gas' || $fuel === 'battery',
+            'regulators', 'flexible', 'static_inwc', 'loaded_inwc' => $fuel !== 'lp' && $fuel !== 'natural_gas' || ($answers['regulators'] ?? '') === 'none',
+            'tank_gal' => $fuel === null || $fuel === 'natural_gas' || $fuel === 'battery',
             default => false,
         };
     }

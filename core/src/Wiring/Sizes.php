@@ -23,6 +23,12 @@ final readonly class Sizes
         return (float) (self::KCMIL[$size] ?? $size);
     }
 
+    /** The area of a size, in mm², for a site that measures so. */
+    public static function mm2(string $size): float
+    {
+        return self::kcmil($size) * 0.506_707_5;
+    }
+
     /** Whether one size is at least another; both of the AWG list. */
     public static function isAtLeast(string $size, string $least): bool
     {

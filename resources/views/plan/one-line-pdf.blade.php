@@ -1,5 +1,6 @@
 <!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>One-line: {{ $page->switch->site->name }}</title>@include('partials.paper-style')</head><body>
+@include('handover.letterhead', ['company' => auth()->user()->company, 'title' => 'One-line', 'under' => $page->switch->site->address ?? ''])
 <h1>One-line: {{ $page->switch->site->name }}</h1>
 <p class="small">Switch on {{ ['normal' => 'the utility', 'off' => 'neither side', 'emergency' => 'the generator'][$page->look->on] }}{{ $page->openDevice() ? ', ' . $page->name($page->look->open) . ' open' : '' }}. Solid: utility; ladder: generator; empty: nothing live.</p>
 <p><img alt="One-line" src="{{ $page->picture->pdfImage() }}" @if ($page->picture->isWide()) width="620" @else height="330" @endif></p>

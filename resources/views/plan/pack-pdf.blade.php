@@ -2,6 +2,7 @@
 @php($switch = $plan->switch)
 @php($site = $switch->site)
 <html lang="en"><head><meta charset="utf-8"><title>Plan: {{ $site->name }}</title>@include('partials.paper-style')</head><body>
+@include('handover.letterhead', ['company' => auth()->user()->company, 'title' => 'Plan', 'under' => 'printed ' . $plan->standing->date(now())])
 <h1>Plan: {{ $site->name }}</h1>
 <p class="small">{{ $site->address }} {{ $site->installation->label() }}. Printed {{ $plan->standing->date(now()) }}. Escapement.</p>
 <div class="box"><b>A plan, not permission.</b> Nothing here permits work on live parts. Every size, torque, distance and time is a planning figure, to be confirmed against the maker's instructions, the adopted code in its edition in force ({{ $plan->kept->facts['code_edition'] ?? 'edition not stated: ask the authority' }}), the authority having jurisdiction and a licensed electrician. Line sides stay live until the supply is opened upstream; the generator starts by itself.</div>

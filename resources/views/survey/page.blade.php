@@ -50,6 +50,15 @@
 @empty
     <p class="missing"><x-glyph kind="proven"/>Everything the next stages ask for is here.</p>
 @endforelse
+@if ($page->assumed() !== [] || $page->switch?->poles === null)
+<h2 class="gap">Assumed, to be confirmed</h2>
+@if ($page->switch && $page->switch->poles === null)
+    <p class="missing"><x-glyph kind="note"/><a href="{{ route('survey', ['site' => $page->site, 'on' => 'source', 'switch' => $page->switch->id]) }}">Poles</a>: as many as this kind needs</p>
+@endif
+@foreach ($page->assumed() as $one)
+    <p class="missing"><x-glyph kind="note"/><a href="{{ route('survey', ['site' => $page->site, 'on' => $one->subject->value, 'switch' => $page->switch?->id]) }}">{{ $one->label }}</a>: {{ $one->usualWords() }}{{ $one->unit ? ' ' . $page->unit($one) : '' }}</p>
+@endforeach
+@endif
 @if ($page->switch)
     <h2 class="gap">What it adds up to</h2>
     <dl class="pairs">

@@ -8,7 +8,8 @@
     <h2>{{ $row->typed('name') }}</h2>
     @if ($row->fault)<p class="field-error"><x-glyph kind="stop"/>{{ $row->fault }}</p>@endif
     <dl class="wire-result">
-        <div><dt>Size</dt><dd class="fig">{{ $row->sets() > 1 ? $row->sets() . ' × ' : '' }}{{ $row->size ?? '–' }} {{ ucfirst($row->typed('material')) }}</dd></div>
+        <div><dt>Size</dt><dd class="fig">{{ $row->sets() > 1 ? $row->sets() . ' × ' : '' }}{{ $row->size ?? '–' }} {{ ucfirst($row->typed('material')) }}
+            @if ($row->size && $page->switch->site->units === 'metric')<small>{{ round(\Escapement\Core\Wiring\Sizes::mm2($row->size), 1) }}&#8239;mm²</small>@endif</dd></div>
         <div><dt>Ground</dt><dd class="fig">{{ $row->egc ?? ($row->typed('service') === '1' ? 'by neutral' : '–') }}</dd></div>
         <div><dt>Drop</dt><dd class="fig">{{ $row->dropPct === null ? '–' : round($row->dropPct, 1) . ' %' }}</dd></div>
         <div><dt>Fill</dt><dd class="fig">{{ $row->fillPct === null ? '–' : round($row->fillPct) . ' %' }}</dd></div>

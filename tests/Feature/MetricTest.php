@@ -42,6 +42,8 @@ final class MetricTest extends TestCase
                 "/switches/$switch->id/settings",
                 ['seen_version' => '0', 'standing' => 'proposed', 'f' => $this->form("/switches/$switch->id/settings")],
             )->assertSessionHasNoErrors();
+            $switch->update(['survey' => ['slack_m' => 0.61, 'tank_gal' => 100, 'static_inwc' => 11, 'meter' => 'two', 'cord_m' => 9.1, 'opening_m' => 3, 'line_conductors' => 6]]);
+            self::assertStringStartsWith('%PDF', (string) $this->get("/switches/$switch->id/plan.pdf")->assertOk()->getContent(), 'with figures of every unit');
             foreach (['service', 'panels', 'source', 'place', 'loads'] as $on) {
                 $page = (string) $this->get("/sites/$site->id?on=$on")->assertOk()->getContent();
                 self::assertDoesNotMatchRegularExpression('#<span class="unit">(ft|gal|hp|in wc|°F)</span>#', $page, "$kind->value $on");

@@ -80,7 +80,7 @@ final readonly class SurveyCheck
             $least = is_float($asked) ? $asked : self::OPENING_M;
             $working->add('Generator to the nearest opening', sprintf('%.2f m against %.2f m%s', $distance, $least, is_float($asked) ? ' of its instructions' : ', a usual least distance'), $distance - $least, 'm');
             if ($distance < $least) {
-                $findings->stop('too-close-to-opening', sprintf('The exhaust is %.1f m from an opening; %.1f m are asked for.', $distance, $least), 'Carbon monoxide kills in sleep. The instructions, the code in force and the authority say how far.');
+                $findings->stop('too-close-to-opening', "The exhaust is {$this->both($distance)} from an opening; {$this->both($least)} are asked for.", 'Carbon monoxide kills in sleep. The instructions, the code in force and the authority say how far.');
             }
         }
         if (($a['box_place'] ?? '') === 'wet') {
@@ -154,5 +154,11 @@ final readonly class SurveyCheck
         if (($a['multiwire'] ?? '') === 'yes') {
             $findings->note('multiwire-circuits', 'Two hots share a neutral somewhere.', 'They stay together, on both legs and one handle; on a single-leg source the neutral carries the sum.');
         }
+    }
+
+    /** A distance in both units: the sentence is read on US and metric sites alike. */
+    private function both(float $metres): string
+    {
+        return sprintf('%.1f m (%.1f ft)', $metres, $metres / 0.3048);
     }
 }

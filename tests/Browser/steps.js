@@ -39,6 +39,11 @@ export async function newHouse(page, name) {
     await page.getByLabel('Name', { exact: true }).fill(name);
     await page.getByRole('button', { name: 'Begin the survey' }).click();
     await expect(page.getByText(`${name} is begun`)).toBeVisible();
+    // Who opens upstream is known: else nothing behind a cover is planned.
+    await page.getByText('only the utility', { exact: true }).first().click();
+    await page.getByText('not asked for', { exact: true }).first().click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('Saved.')).toBeVisible();
     await page.goto(await page.locator('a[href$="/settings"]').first().getAttribute('href'));
     await page.getByRole('button', { name: 'Save version 1' }).click();
     await expect(page.getByText('Version 1 is saved')).toBeVisible();

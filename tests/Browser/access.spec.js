@@ -21,7 +21,7 @@ for (const scheme of ['light', 'dark']) {
     });
 }
 
-test('no page is wider than a phone', async ({ browser }) => {
+test('no page is wider than a phone, and no text on it smaller than 15 px', async ({ browser }) => {
     test.setTimeout(240_000);
     const context = await browser.newContext({ baseURL: process.env.ESCAPEMENT_URL, viewport: { width: 390, height: 844 } });
     const page = await context.newPage();
@@ -29,6 +29,21 @@ test('no page is wider than a phone', async ({ browser }) => {
     for (const [name, address] of Object.entries(views)) {
         await page.goto(address);
         expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390);
+        expect(await page.evaluate(tooSmall), name).toEqual([]);
     }
     await context.close();
 });
+
+/** Runs in the page: texts that are seen and smaller than 15 px; what is drawn has its own measure. */
+function tooSmall() {
+    const small = [];
+    const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (texts.nextNode()) {
+        const element = texts.currentNode.parentElement;
+        const isSeen = texts.currentNode.textContent.trim() !== '' && element.getClientRects().length > 0;
+        if (isSeen && !element.closest('svg, script, noscript, option, .visually-hidden') && parseFloat(getComputedStyle(element).fontSize) < 15) {
+            small.push(`${element.className} ${texts.currentNode.textContent.trim().slice(0, 40)}`);
+        }
+    }
+    return small;
+}

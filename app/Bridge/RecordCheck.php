@@ -40,7 +40,7 @@ final readonly class RecordCheck
             if ($count === 0) {
                 return new self(0, 'There is no entry.');
             }
-            if ($run->exists) { // one that was brought in has its tables from its record, and none of the pictures
+            if ($run->exists) { // an imported run has its tables from its record, and none of the pictures
                 (new Agreement(new RunRecord($node->object()->required('record'))))->onTables($node);
             }
         } catch (BadInput $e) {

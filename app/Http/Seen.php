@@ -7,7 +7,7 @@ namespace App\Http;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 
-/** Two people on one list, whose lines cannot be told apart: the second is told before the work of the first is replaced. */
+/** Two people on one list, whose lines cannot be told apart: the second gets a message before the work of the first is replaced. */
 final readonly class Seen
 {
     public static function stamp(mixed $kept): string

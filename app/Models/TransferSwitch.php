@@ -46,7 +46,7 @@ final class TransferSwitch extends Model
     protected $table = 'switches';
     protected $guarded = [];
 
-    /** The switch with its row locked: whoever writes to it, its loads, its plan or its sheets comes after. */
+    /** The switch with its row locked: everybody who writes to it, its loads, its plan or its sheets comes after. */
     public static function locked(int $id): self
     {
         $query = self::query();

@@ -161,7 +161,7 @@ final class DatabaseSeeder extends Seeder
         ]);
     }
 
-    /** Begun on what the survey and the plan say by now, and nothing marked yet: its clock starts with whoever opens it. */
+    /** Begun on what the survey and the plan say by now, and nothing marked yet: its clock starts with the first mark. */
     private function runUnderWay(): void
     {
         $site = Site::query()->where('name', 'Otter Bend Veterinary Clinic')->firstOrFail();

@@ -6,7 +6,7 @@ namespace App\Stage\Commissioning;
 
 use Illuminate\Database\UniqueConstraintViolationException;
 
-/** Two senders of one id at the same moment: whoever comes second looks again, and finds it. */
+/** Two senders of one id at the same moment: the second one looks again, and finds it. */
 final readonly class Once
 {
     /**

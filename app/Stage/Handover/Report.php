@@ -112,7 +112,7 @@ final readonly class Report
         return null;
     }
 
-    /** Whose report it is; null of a run that was brought in. */
+    /** Whose report it is; null of an imported run. */
     public function company(): ?Company
     {
         return $this->run->exists ? $this->run->user->company : null;

@@ -34,7 +34,10 @@ final readonly class Seen
         $stamp = self::stamp($kept);
         if ($seen !== '' && $seen !== $stamp) {
             $request->merge(['seen' => $stamp]);
-            throw ValidationException::withMessages(['seen' => "This was saved meanwhile, $who. What you typed stands here: look at theirs in another tab, then save again to keep yours."]);
+            throw ValidationException::withMessages([
+                'seen' => "This was saved meanwhile, $who. What you typed stands here: look at theirs in another tab, "
+                    . 'then save again to keep yours.',
+            ]);
         }
     }
 }

@@ -12,7 +12,8 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
 
 /**
- * Failures are counted, by address and by where they come from; a person who knows the password is never locked out by others' tries for long.
+ * Failures are counted, by address and by where they come from; a person who knows the password is never locked out by the
+ * tries of others for long.
  */
 final readonly class SignIn
 {

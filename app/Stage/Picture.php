@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage;
 
+use Illuminate\Contracts\Cache\LockTimeoutException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Cache;
 
@@ -28,7 +29,11 @@ final readonly class Picture
             return null;
         }
         // One at a time on all nodes: a picture of 25 megapixels takes 100 MB while it is open.
-        return Cache::lock('picture', self::PATIENCE_S)->block(self::PATIENCE_S, static fn(): ?self => self::read($file, $path, $size[2]));
+        try {
+            return Cache::lock('picture', self::PATIENCE_S)->block(self::PATIENCE_S, static fn(): ?self => self::read($file, $path, $size[2]));
+        } catch (LockTimeoutException) {
+            abort(503, headers: ['Retry-After' => (string) self::PATIENCE_S]); // a phone keeps it and sends it again
+        }
     }
 
     private static function read(UploadedFile $file, string $path, int $type): ?self

@@ -70,7 +70,7 @@ final readonly class SaveSheet
             $messages["f.$path"] = $doubt;
         }
         if ($doubts !== []) {
-            $messages['sure'] = 'Tick that it is meant, or put it right: ' . implode(' ', $doubts);
+            $messages['sure'] = 'Tick that it is meant, or correct it: ' . implode(' ', $doubts);
         }
         if ($fields['standing'] === Standing::AsLeft->value && trim((string) ($fields['note'] ?? '')) === '') {
             $stops = array_filter(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
-/** Two people on one list of loads: lines are told apart by their names. Rule as in Merge. */
+/** Two people on one list of loads: lines are distinguished by their names. Rule as in Merge. */
 final readonly class MergeLoads
 {
     /** @var list<array<string, mixed>> columns of the loads to keep, in their order */

@@ -92,7 +92,7 @@ final readonly class SaveLoads
             }
         }
         if ($doubts !== []) {
-            throw ValidationException::withMessages($doubts + ['sure' => 'Put it right, or tick that it is so.']);
+            throw ValidationException::withMessages($doubts + ['sure' => 'Correct it, or tick that it is so.']);
         }
     }
 }

@@ -9,7 +9,7 @@ use Escapement\Core\Site\Engine;
 
 /**
  * Which crank a measured start tells of. The window of "generator good" reaches to the last crank, since the switch waits for
- * it; a start that took more than one crank passes there, and is told all the same. Rule: settings §3, field notes M1.
+ * it; a start that took more than one crank passes there, and is reported all the same. Rule: settings §3, field notes M1.
  */
 final readonly class CrankReading
 {

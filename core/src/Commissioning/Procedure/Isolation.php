@@ -54,7 +54,7 @@ final readonly class Isolation
     public function release(): string
     {
         return $this->isInspected === true
-            ? 'Released in writing by the authority, and the utility is told. Who and when is written down.'
+            ? 'Released in writing by the authority, and the utility is informed. Who and when is written down.'
             : 'Released in writing by the authority, or the authority has said that no inspection is asked for here. Who and when is written down.';
     }
 

@@ -20,6 +20,16 @@ return (new Config())
     ])
     ->setCacheFile('var/php-cs-fixer.cache')
     ->setFinder(Finder::create()
-        ->in([__DIR__ . '/app', __DIR__ . '/bench', __DIR__ . '/bootstrap', __DIR__ . '/compat', __DIR__ . '/config', __DIR__ . '/core', __DIR__ . '/database', __DIR__ . '/routes', __DIR__ . '/tests'])
+        ->in([
+            __DIR__ . '/app',
+            __DIR__ . '/bench',
+            __DIR__ . '/bootstrap',
+            __DIR__ . '/compat',
+            __DIR__ . '/config',
+            __DIR__ . '/core',
+            __DIR__ . '/database',
+            __DIR__ . '/routes',
+            __DIR__ . '/tests',
+        ])
         ->exclude('cache')
         ->append([__DIR__ . '/artisan', __DIR__ . '/bin/escapement', __DIR__ . '/public/index.php', __FILE__]));

@@ -14,7 +14,14 @@ export default defineConfig({
         baseURL: process.env.ESCAPEMENT_URL,
         launchOptions: {
             executablePath: process.env.CHROMIUM,
-            args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+            args: [
+                '--no-sandbox',
+                '--disable-quic',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+            ],
         },
         screenshot: 'only-on-failure',
     },

@@ -6,7 +6,10 @@ import { chromium } from '@playwright/test';
 const base = process.env.ESCAPEMENT_URL ?? 'http://127.0.0.1:8080';
 const pictures = Number(process.argv[2] ?? 40);
 const root = new URL('..', import.meta.url).pathname;
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-quic'] });
+const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-quic'],
+});
 const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 } });
 const page = await context.newPage();
 await page.goto('/login');
@@ -21,22 +24,33 @@ await page.getByRole('button', { name: 'Begin a run' }).click();
 await page.waitForURL('**/runs/*');
 const run = new URL(page.url()).pathname;
 await page.goto(`${run}/procedure`);
-await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+});
 await page.reload();
 await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
 await page.reload();
 
 // A picture as a phone takes it: twelve megapixels, full of detail, so that it does not shrink to nothing.
-const jpeg = Buffer.from(await page.evaluate(() => new Promise((resolve) => {
-    const canvas = Object.assign(document.createElement('canvas'), { width: 4000, height: 3000 });
-    const pen = canvas.getContext('2d');
-    for (let i = 0; i < 20_000; i++) { pen.fillStyle = `hsl(${i * 37 % 360} 60% ${i % 90}%)`; pen.fillRect(i * 1009 % 4000, i * 757 % 3000, 40, 30); }
-    canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
-})));
+const jpeg = Buffer.from(
+    await page.evaluate(
+        () =>
+            new Promise((resolve) => {
+                const canvas = Object.assign(document.createElement('canvas'), { width: 4000, height: 3000 });
+                const pen = canvas.getContext('2d');
+                for (let i = 0; i < 20_000; i++) {
+                    pen.fillStyle = `hsl(${(i * 37) % 360} 60% ${i % 90}%)`;
+                    pen.fillRect((i * 1009) % 4000, (i * 757) % 3000, 40, 30);
+                }
+                canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
+            }),
+    ),
+);
 await context.setOffline(true);
 const now = page.locator('.now:not([hidden])');
-let taken = 0, answered = 0;
-while (await now.count() > 0) {
+let taken = 0,
+    answered = 0;
+while ((await now.count()) > 0) {
     const [step, kind] = [await now.getAttribute('data-step'), await now.getAttribute('data-kind')];
     if (taken < pictures) {
         await now.locator('input[type=file]').setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: jpeg });
@@ -44,17 +58,30 @@ while (await now.count() > 0) {
         taken += 1;
     }
     await now.getByLabel(/^Note/).fill('As seen.');
-    if (kind === 'measure') { await now.locator('[name=value]').fill(await now.getAttribute('data-min') || '1'); }
-    if (await now.locator('input[type=checkbox][name=so]').count() > 0) { await now.locator('input[type=checkbox][name=so]').check(); }
-    if (kind === 'choose') { await now.locator('.now-choice label').first().click(); }
-    if (kind === 'sign') { await now.getByLabel('Name').fill('Ana Quist'); }
+    if (kind === 'measure') {
+        await now.locator('[name=value]').fill((await now.getAttribute('data-min')) || '1');
+    }
+    if ((await now.locator('input[type=checkbox][name=so]').count()) > 0) {
+        await now.locator('input[type=checkbox][name=so]').check();
+    }
+    if (kind === 'choose') {
+        await now.locator('.now-choice label').first().click();
+    }
+    if (kind === 'sign') {
+        await now.getByLabel('Name').fill('Ana Quist');
+    }
     await now.locator('button[type=submit]').first().click();
     answered += 1;
     await page.waitForFunction((was) => document.querySelector('.now:not([hidden])')?.dataset.step !== was, step);
 }
 const from = performance.now();
-let isUp = false, drops = 0;
-const flapping = setInterval(() => { isUp = !isUp; drops += isUp ? 0 : 1; context.setOffline(!isUp).catch(() => {}); }, 2500);
+let isUp = false,
+    drops = 0;
+const flapping = setInterval(() => {
+    isUp = !isUp;
+    drops += isUp ? 0 : 1;
+    context.setOffline(!isUp).catch(() => {});
+}, 2500);
 await page.getByText('All sent.').waitFor({ timeout: 580_000 });
 clearInterval(flapping);
 await context.setOffline(false);
@@ -63,6 +90,8 @@ const file = await page.evaluate((path) => fetch(path).then((answer) => answer.t
 execFileSync(`${root}bin/escapement`, ['verify-record', '-'], { input: file });
 const entries = JSON.parse(file).record.entries;
 const count = (kind) => new Set(entries.filter((entry) => entry.kind === kind).map(({ what }) => what.id)).size;
-console.log(`${answered} answers and ${taken} pictures of ${(jpeg.length / 1e6).toFixed(1)} MB without a network; over a connection that dropped ${drops} times all in the record after ${seconds.toFixed(0)} s: ${count('answer')} answers, ${count('photo')} pictures; the record verifies`);
+console.log(
+    `${answered} answers and ${taken} pictures of ${(jpeg.length / 1e6).toFixed(1)} MB without a network; over a connection that dropped ${drops} times all in the record after ${seconds.toFixed(0)} s: ${count('answer')} answers, ${count('photo')} pictures; the record verifies`,
+);
 await browser.close();
 process.exit(count('answer') === answered && count('photo') === taken ? 0 : 1);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // Reading a COMTRADE file of one million samples on four channels. Run: php bench/recording.php
 
+use Escapement\Core\Plant\Source;
 use Escapement\Core\Recording\ComtradeConfig;
 use Escapement\Core\Recording\ComtradeData;
 use Escapement\Core\Recording\DataFormat;
@@ -13,7 +14,6 @@ use Escapement\Core\Recording\RmsCycles;
 use Escapement\Core\Recording\Series;
 use Escapement\Core\Settings\Limit;
 use Escapement\Core\Settings\Sensing;
-use Escapement\Core\Site\Source;
 
 require __DIR__ . '/../vendor/autoload.php';
 
@@ -42,6 +42,14 @@ foreach (DataFormat::cases() as $format) {
     $from = hrtime(true);
     $read = (new ComtradeData($config, [0, 1, 2, 3]))->read($pieces($name), new RmsCycles(4, 60.0, 120.0));
     $events = (new Reduction(new Source(4, 120, 60), [new Sensing(new Limit(80, 90))]))->events($read);
-    printf("%s: %d samples, %.1f MB file, %d events, %.2f s, peak %.0f MB (aim: under 4 s, 96 MB)\n", $format->value, $config->samples(), filesize($name) / 1e6, count($events), (hrtime(true) - $from) / 1e9, memory_get_peak_usage(true) / 1e6);
+    printf(
+        "%s: %d samples, %.1f MB file, %d events, %.2f s, peak %.0f MB (aim: under 4 s, 96 MB)\n",
+        $format->value,
+        $config->samples(),
+        filesize($name) / 1e6,
+        count($events),
+        (hrtime(true) - $from) / 1e9,
+        memory_get_peak_usage(true) / 1e6,
+    );
     unlink($name);
 }

@@ -13,23 +13,60 @@ const dbPort = process.env.ESCAPEMENT_DB_PORT ?? '3317';
 const kills = Number(process.argv[2] ?? 20);
 const root = new URL('..', import.meta.url).pathname;
 const profile = mkdtempSync(join(tmpdir(), 'storm-'));
-const sleep = (ms) => new Promise((resolve) => { setTimeout(resolve, ms); });
+const sleep = (ms) =>
+    new Promise((resolve) => {
+        setTimeout(resolve, ms);
+    });
 const pid = (file) => Number(readFileSync(`${runFiles}-${file}`, 'utf8'));
-const killHard = (id) => { try { process.kill(id, 'SIGKILL'); } catch { /* it was gone already */ } };
-const childrenOf = (id) => { try { return readFileSync(`/proc/${id}/task/${id}/children`, 'utf8').trim().split(' ').filter(Boolean).map(Number); } catch { return []; } };
+const killHard = (id) => {
+    try {
+        process.kill(id, 'SIGKILL');
+    } catch {
+        /* it was gone already */
+    }
+};
+const childrenOf = (id) => {
+    try {
+        return readFileSync(`/proc/${id}/task/${id}/children`, 'utf8').trim().split(' ').filter(Boolean).map(Number);
+    } catch {
+        return [];
+    }
+};
 
 let chrome, browser, page;
 async function openBrowser() {
-    chrome = spawn(process.env.CHROMIUM ?? 'chromium', ['--headless=new', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--remote-debugging-port=9333', `--user-data-dir=${profile}`, 'about:blank'], { stdio: 'ignore', detached: true });
+    chrome = spawn(
+        process.env.CHROMIUM ?? 'chromium',
+        [
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--remote-debugging-port=9333',
+            `--user-data-dir=${profile}`,
+            'about:blank',
+        ],
+        { stdio: 'ignore', detached: true },
+    );
     for (let i = 0; ; i++) {
-        try { browser = await chromium.connectOverCDP('http://127.0.0.1:9333'); break; } catch (e) { if (i > 60) { throw e; } await sleep(250); }
+        try {
+            browser = await chromium.connectOverCDP('http://127.0.0.1:9333');
+            break;
+        } catch (e) {
+            if (i > 60) {
+                throw e;
+            }
+            await sleep(250);
+        }
     }
     [page] = browser.contexts()[0].pages();
     page.setDefaultTimeout(15_000);
 }
 async function go(path) {
     await page.goto(base + path);
-    if (new URL(page.url()).pathname === '/login') { // the session cookie was not on the disk yet when the browser died
+    if (new URL(page.url()).pathname === '/login') {
+        // the session cookie was not on the disk yet when the browser died
         await page.getByLabel('Address').fill('rosa@lantern.example');
         await page.getByLabel('Password').fill('lantern-demo');
         await page.getByRole('button', { name: 'Sign in' }).click();
@@ -41,11 +78,19 @@ const killers = {
     web: () => {
         for (const file of ['fpm.pid', 'nginx.pid'].map((name) => `web-${new URL(base).port}/${name}`)) {
             const id = pid(file);
-            for (const one of [id, ...childrenOf(id)]) { killHard(one); }
+            for (const one of [id, ...childrenOf(id)]) {
+                killHard(one);
+            }
         }
     },
     database: () => killHard(pid(`${dbPort}/db.pid`)),
-    browser: () => { try { process.kill(-chrome.pid, 'SIGKILL'); } catch { /* gone */ } },
+    browser: () => {
+        try {
+            process.kill(-chrome.pid, 'SIGKILL');
+        } catch {
+            /* gone */
+        }
+    },
 };
 
 await openBrowser();
@@ -55,41 +100,67 @@ await page.getByRole('button', { name: 'Begin a run' }).click();
 await page.waitForURL('**/runs/*');
 const run = new URL(page.url()).pathname;
 const runId = Number(run.split('/')[2]);
-await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+});
 await go(`${run}/procedure`);
 await page.reload();
 
-const inStore = (name) => page.evaluate(([store, id]) => new Promise((resolve, reject) => {
-    const request = indexedDB.open('escapement');
-    request.onsuccess = () => {
-        const all = request.result.transaction(store).objectStore(store).index('run').getAll(id);
-        all.onsuccess = () => { request.result.close(); resolve(all.result.map(({ id: one }) => one)); };
-        all.onerror = () => reject(all.error);
-    };
-}), [name, runId]);
+const inStore = (name) =>
+    page.evaluate(
+        ([store, id]) =>
+            new Promise((resolve, reject) => {
+                const request = indexedDB.open('escapement');
+                request.onsuccess = () => {
+                    const all = request.result.transaction(store).objectStore(store).index('run').getAll(id);
+                    all.onsuccess = () => {
+                        request.result.close();
+                        resolve(all.result.map(({ id: one }) => one));
+                    };
+                    all.onerror = () => reject(all.error);
+                };
+            }),
+        [name, runId],
+    );
 
 /** What the page has shown as taken: a person goes on when the next step stands there, or the picture, or the mark. */
 const accepted = { answers: 0, photos: 0, marks: 0 };
-const jpeg = Buffer.from(await page.evaluate(() => new Promise((resolve) => {
-    const canvas = Object.assign(document.createElement('canvas'), { width: 1600, height: 1200 });
-    const pen = canvas.getContext('2d');
-    for (let i = 0; i < 300; i++) { pen.fillStyle = `hsl(${i * 37} 60% ${i % 90}%)`; pen.fillRect(i * 53 % 1600, i * 97 % 1200, 90, 70); }
-    canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
-})));
+const jpeg = Buffer.from(
+    await page.evaluate(
+        () =>
+            new Promise((resolve) => {
+                const canvas = Object.assign(document.createElement('canvas'), { width: 1600, height: 1200 });
+                const pen = canvas.getContext('2d');
+                for (let i = 0; i < 300; i++) {
+                    pen.fillStyle = `hsl(${i * 37} 60% ${i % 90}%)`;
+                    pen.fillRect((i * 53) % 1600, (i * 97) % 1200, 90, 70);
+                }
+                canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
+            }),
+    ),
+);
 async function act() {
     await go(`${run}/procedure`);
     const now = page.locator('.now:not([hidden])');
-    if (await now.count() > 0) {
+    if ((await now.count()) > 0) {
         const step = await now.getAttribute('data-step');
         const pictures = await now.locator('[data-picture]').count();
         await now.locator('input[type=file]').setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: jpeg });
         await page.waitForFunction((many) => document.querySelectorAll('.now:not([hidden]) [data-picture]').length > many, pictures);
         accepted.photos += 1;
         const kind = await now.getAttribute('data-kind');
-        if (kind === 'measure') { await now.locator('[name=value]').fill(await now.getAttribute('data-min') || '1'); }
-        if (kind === 'choose') { await now.locator('.now-choice label').first().click(); }
-        if (kind === 'sign') { await now.getByLabel('Name').fill('Ana Quist'); }
-        if (kind === 'time') { await now.getByLabel(/^Note/).fill('By ear.'); }
+        if (kind === 'measure') {
+            await now.locator('[name=value]').fill((await now.getAttribute('data-min')) || '1');
+        }
+        if (kind === 'choose') {
+            await now.locator('.now-choice label').first().click();
+        }
+        if (kind === 'sign') {
+            await now.getByLabel('Name').fill('Ana Quist');
+        }
+        if (kind === 'time') {
+            await now.getByLabel(/^Note/).fill('By ear.');
+        }
         await now.locator('button[type=submit]').first().click();
         await page.waitForFunction((was) => document.querySelector('.now:not([hidden])')?.dataset.step !== was, step);
         accepted.answers += 1;
@@ -104,11 +175,16 @@ async function act() {
 const told = { web: 0, database: 0, browser: 0 };
 for (let i = 0; i < kills; i++) {
     const victim = Object.keys(killers)[i % 3];
-    const timer = setTimeout(() => { killers[victim](); told[victim] += 1; }, Math.random() * 2500);
+    const timer = setTimeout(() => {
+        killers[victim]();
+        told[victim] += 1;
+    }, Math.random() * 2500);
     await act().catch(() => {}); // cut off in the middle
     await sleep(300);
     if (victim === 'browser') {
-        while (chrome.exitCode === null && chrome.signalCode === null) { await sleep(100); }
+        while (chrome.exitCode === null && chrome.signalCode === null) {
+            await sleep(100);
+        }
         await browser.close().catch(() => {});
         await openBrowser();
     }
@@ -121,27 +197,48 @@ const leftIn = async (path, store, isUnsent) => {
     await go(path);
     for (let i = 0; i < 120; i++) {
         const left = store === 'marks' ? await page.evaluate(isUnsent, runId) : (await inStore(store)).length;
-        if (left === 0) { return 0; }
+        if (left === 0) {
+            return 0;
+        }
         await sleep(500);
     }
     return -1;
 };
-const unsentMarks = (id) => new Promise((resolve) => {
-    const request = indexedDB.open('escapement');
-    request.onsuccess = () => {
-        const all = request.result.transaction('marks').objectStore('marks').index('run').getAll(id);
-        all.onsuccess = () => { request.result.close(); resolve(all.result.filter(({ sent }) => !sent).length); };
-    };
-});
-const unsent = [await leftIn(`${run}/procedure`, 'answers'), await leftIn(`${run}/procedure`, 'photos'), await leftIn(run, 'marks', unsentMarks)];
+const unsentMarks = (id) =>
+    new Promise((resolve) => {
+        const request = indexedDB.open('escapement');
+        request.onsuccess = () => {
+            const all = request.result.transaction('marks').objectStore('marks').index('run').getAll(id);
+            all.onsuccess = () => {
+                request.result.close();
+                resolve(all.result.filter(({ sent }) => !sent).length);
+            };
+        };
+    });
+const unsent = [
+    await leftIn(`${run}/procedure`, 'answers'),
+    await leftIn(`${run}/procedure`, 'photos'),
+    await leftIn(run, 'marks', unsentMarks),
+];
 const file = await page.evaluate((path) => fetch(path).then((answer) => answer.text()), `${run}/report.json`);
 execFileSync(`${root}bin/escapement`, ['verify-record', '-'], { input: file });
 const entries = JSON.parse(file).record.entries;
 const ids = (kind) => entries.filter((entry) => entry.kind === kind).map(({ what }) => what.id);
-const answers = ids('answer'), photos = ids('photo'), marks = ids('mark');
+const answers = ids('answer'),
+    photos = ids('photo'),
+    marks = ids('mark');
 const doubled = [answers, photos, marks].reduce((sum, list) => sum + list.length - new Set(list).size, 0);
-const lost = Math.max(0, accepted.answers - answers.length) + Math.max(0, accepted.photos - photos.length) + Math.max(0, accepted.marks - marks.length);
-console.log(`\n${kills} hard kills (${Object.entries(told).map(([who, n]) => `${n} ${who}`).join(', ')}): taken ${accepted.answers} answers, ${accepted.photos} pictures, ${accepted.marks} marks; in the record ${answers.length}, ${photos.length}, ${marks.length}; ${lost} lost, ${doubled} doubled, ${unsent.filter((n) => n !== 0).length} stores not emptied; the record verifies`);
+const lost =
+    Math.max(0, accepted.answers - answers.length) +
+    Math.max(0, accepted.photos - photos.length) +
+    Math.max(0, accepted.marks - marks.length);
+console.log(
+    `\n${kills} hard kills (${Object.entries(told)
+        .map(([who, n]) => `${n} ${who}`)
+        .join(
+            ', ',
+        )}): taken ${accepted.answers} answers, ${accepted.photos} pictures, ${accepted.marks} marks; in the record ${answers.length}, ${photos.length}, ${marks.length}; ${lost} lost, ${doubled} doubled, ${unsent.filter((n) => n !== 0).length} stores not emptied; the record verifies`,
+);
 await browser.close().catch(() => {});
 killers.browser();
 rmSync(profile, { recursive: true, force: true });

@@ -1,10 +1,15 @@
-// How long 5 000 queued marks, and 1 000 answers, take to reach the server. Run: bin/start, then node bench/sync.mjs [http://127.0.0.1:8080]
+// How long 5 000 queued marks, and 1 000 answers, take to reach the server. Run: bin/start, then node bench/sync.mjs
+// [http://127.0.0.1:8080]
 import { randomUUID } from 'node:crypto';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:8080';
 const cookies = new Map();
 const call = async (path, options = {}) => {
-    const answer = await fetch(address + path, { redirect: 'manual', ...options, headers: { ...options.headers, cookie: [...cookies].map(([name, value]) => `${name}=${value}`).join('; ') } });
+    const answer = await fetch(address + path, {
+        redirect: 'manual',
+        ...options,
+        headers: { ...options.headers, cookie: [...cookies].map(([name, value]) => `${name}=${value}`).join('; ') },
+    });
     for (const cookie of answer.headers.getSetCookie()) {
         const [name, value] = cookie.split(';')[0].split(/=(.*)/s);
         cookies.set(name, value);
@@ -12,19 +17,44 @@ const call = async (path, options = {}) => {
     return answer;
 };
 const token = async (path) => /name="csrf-token" content="([^"]+)"/.exec(await (await call(path)).text())[1];
-const form = (fields) => ({ method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: new URLSearchParams(fields) });
+const form = (fields) => ({
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    body: new URLSearchParams(fields),
+});
 
 await call('/login', form({ _token: await token('/login'), email: 'rosa@lantern.example', password: 'lantern-demo' }));
 const csrf = await token('/switches/1/commission');
 const begun = await call('/switches/1/commission', form({ _token: csrf, hazards_read: '1' }));
 const run = new URL(begun.headers.get('location')).pathname;
 const send = async (path, body) => {
-    const answer = await call(`${run}/${path}`, { method: 'POST', headers: { 'content-type': 'application/json', accept: 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify(body) });
-    if (!answer.ok) { throw new Error(`${path}: ${answer.status}`); }
+    const answer = await call(`${run}/${path}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', accept: 'application/json', 'x-csrf-token': csrf },
+        body: JSON.stringify(body),
+    });
+    if (!answer.ok) {
+        throw new Error(`${path}: ${answer.status}`);
+    }
     return answer.json();
 };
-const events = ['utility_off', 'start_signal', 'engine_running', 'transferred', 'bait_on', 'bait_off', 'utility_on', 'retransferred', 'engine_stopped'];
-const marks = Array.from({ length: 5000 }, (_, i) => ({ id: randomUUID(), event: events[i % events.length], at_ms: i * 1000, client_wall: new Date(Date.now() + i * 1000).toISOString() }));
+const events = [
+    'utility_off',
+    'start_signal',
+    'engine_running',
+    'transferred',
+    'bait_on',
+    'bait_off',
+    'utility_on',
+    'retransferred',
+    'engine_stopped',
+];
+const marks = Array.from({ length: 5000 }, (_, i) => ({
+    id: randomUUID(),
+    event: events[i % events.length],
+    at_ms: i * 1000,
+    client_wall: new Date(Date.now() + i * 1000).toISOString(),
+}));
 let kept = 0;
 const from = performance.now();
 for (let i = 0; i < marks.length; i += 1000) {

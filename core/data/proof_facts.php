@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 // What a part of a proof rests on, by the key of the fact: its label, the parts, and whether its value is only a fingerprint
-// of something longer. A key that ends in a colon stands for all that begin with it. Rule: commissioning §8, "rests on".
+// of something longer. A key that ends in a colon stands for all that begin with it. Rule: docs/rules.md#proof, "rests on".
 
 use Escapement\Core\Commissioning\Proof\ProofFact;
 use Escapement\Core\Commissioning\Proof\ProofPart as P;

@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 // Which steps of the procedure prove which part; an id that ends in * stands for all that begin with it. Times and bait are
-// proved by the stopwatch, not by a step. Rule: commissioning §8, "proved by".
+// proved by the stopwatch, not by a step. Rule: docs/rules.md#proof, "proved by".
 
 return [
     'dead_checks' => [
         'isolate/line-side-dead', 'isolate/proved-dead', 'install/done', 'inspect/same-leg', 'inspect/bonds', 'inspect/interlock',
         'inspect/outlet-protection',
-        'inspect/cord-ends', 'dead_checks/insulation-*', 'dead_checks/no-short',
+        'inspect/cord-ends', 'dead_checks/insulation-*', 'dead_checks/no-short', 'dead_checks/bonds-by-lifting-*', 'dead_checks/bond-one',
     ],
     'sources' => [
         'energise/utility-volts-*', 'energise/utility-line-volts', 'energise/utility-hz', 'energise/neutral-ground',
@@ -23,7 +23,16 @@ return [
         'on_load_checks/alive-*', 'on_load_checks/shedding',
     ],
     'start_circuit' => [
-        'inspect/control-wires', 'inspect/start-contact', 'inspect/battery-rest', 'energise/charger-live', 'no_load_run/battery-crank',
+        'inspect/control-wires',
+        'inspect/start-circuit-wires',
+        'inspect/start-contact',
+        'no_load_run/start-open',
+        'no_load_run/start-short',
+        'no_load_run/emergency-stop',
+        'energise/charger-float',
+        'inspect/battery-rest',
+        'energise/charger-live',
+        'no_load_run/battery-crank',
     ],
     'left_ready' => ['clean_up/left-in-automatic', 'clean_up/settings-left'],
     'load_test' => ['on_load_checks/load-bank-*'],

@@ -22,9 +22,10 @@ return [
     ['Water heater', 4.5, 2, 0, 30, 4, false, false, true, false, false],
     ['Clothes dryer', 5.6, 2, 0, 20, 5, false, false, true, false, false],
     ['Air conditioner, 3 ton', 3.5, 2, 17, 60, 3, false, false, true, true, false],
-    ['Heat pump with strips', 5, 2, 17, 60, 3, false, false, true, true, false],
+    ['Heat pump, 3 ton, with strips', 13, 2, 17, 60, 3, false, false, true, true, false],
+    ['Air conditioner, 5 ton', 5.5, 2, 35, 60, 3, false, false, true, true, false],
     ['Vehicle charger', 7.2, 2, 0, 60, 6, false, false, true, false, true],
     ['Garage door', 0.6, 1, 2, 5, 2, false, true, false, false, false],
-    ['Roof air conditioner, mobile', 1.5, 1, 5, 60, 3, false, false, true, true, false],
+    ['Roof air conditioner, mobile', 1.5, 1, 7, 60, 3, false, false, true, true, false],
     ['Charger or converter, mobile', 0.9, 1, 0, 60, 3, false, false, true, false, false],
 ];

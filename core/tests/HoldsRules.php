@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests;
 
+use Escapement\Core\Input\Node;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 
 /** A calculation asked on the limit of one of its rules. */
 trait HoldsRules
@@ -23,8 +23,17 @@ trait HoldsRules
         self::assertSame([], array_values(array_diff($tells, $ids)), 'told: ' . implode(', ', $ids));
         self::assertSame([], array_values(array_intersect($silent, $ids)), 'told: ' . implode(', ', $ids));
         foreach ($values as $path => $value) {
-            $found = array_reduce(explode('.', $path), static fn(mixed $at, string $key): mixed => is_array($at) ? ($at[$key] ?? null) : null, $answer);
-            is_float($value) ? self::assertEqualsWithDelta($value, $found, 1e-9 * max(1, abs($value)), $path) : self::assertEquals($value, $found, $path);
+            $found = array_reduce(
+                explode('.', $path),
+                static fn(mixed $at, string $key): mixed => is_array($at) ? ($at[$key] ?? null) : null,
+                $answer,
+            );
+            is_float($value) ? self::assertEqualsWithDelta(
+                $value,
+                $found,
+                1e-9 * max(1, abs($value)),
+                $path,
+            ) : self::assertEquals($value, $found, $path);
         }
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning;
 
-use Escapement\Core\Settings\Window;
-use Escapement\Core\Site\Engine;
+use Escapement\Core\Plant\Engine;
+use Escapement\Core\SettingsCheck\Window;
 
 /**
  * Which crank a measured start tells of. The window of "generator good" reaches to the last crank, since the switch waits for
- * it; a start that took more than one crank passes there, and is reported all the same. Rule: settings §3, field notes M1.
+ * it; a start that took more than one crank passes there, and is reported all the same. Rule: docs/rules.md#timing-verdict.
  */
 final readonly class CrankReading
 {
@@ -34,7 +34,8 @@ final readonly class CrankReading
             ? new self(1, 'Later than a first crank, sooner than a second: choke, battery, fuel or governor. Find out why.')
             : new self(
                 $attempt,
-                "As late as crank $attempt of $engine->crankAttempts. The switch waits for it; a healthy engine fires on the first. Find out why.",
+                "As late as crank $attempt of $engine->crankAttempts. The switch waits for it; "
+                . 'a healthy engine fires on the first. Find out why.',
             );
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning;
 
-use Escapement\Core\Settings\Window;
+use Escapement\Core\SettingsCheck\Window;
 
 final readonly class Interval
 {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning;
 
-use Escapement\Core\Site\Kind;
+use Escapement\Core\Plant\PlantKind;
 
 /** What a thumb on the stopwatch can mark. The order of the cases decides between marks of the same millisecond. */
 enum MarkEvent: string
@@ -38,19 +38,21 @@ enum MarkEvent: string
         return $this === self::TestOn || $this === self::TestOff;
     }
 
-    /** Marks that mean nothing on this kind are left out. Rule: commissioning §3. */
-    public function countsOn(Kind $kind): bool
+    /** Marks that mean nothing on this kind are left out. Rule: docs/rules.md#timing-verdict. */
+    public function countsOn(PlantKind $kind): bool
     {
         return match ($kind) {
-            Kind::Standby => true,
-            Kind::TwoSource => ! in_array($this, [self::StartSignal, self::EngineRunning, self::EngineStopped, self::TestOn, self::TestOff], true),
-            Kind::Mobile => ! in_array($this, [self::UtilityOff, self::UtilityOn, self::BaitOn, self::BaitOff, self::TestOn, self::TestOff], true),
+            PlantKind::Standby => true,
+            PlantKind::TwoSource => ! in_array(
+                $this,
+                [self::StartSignal, self::EngineRunning, self::EngineStopped, self::TestOn, self::TestOff],
+                true,
+            ),
+            PlantKind::Mobile => ! in_array(
+                $this,
+                [self::UtilityOff, self::UtilityOn, self::BaitOn, self::BaitOff, self::TestOn, self::TestOff],
+                true,
+            ),
         };
-    }
-
-    /** Whether a new timed run begins with it. */
-    public function opens(Kind $kind): bool
-    {
-        return $this === ($kind === Kind::Mobile ? self::StartSignal : self::UtilityOff) || $this === self::TestOn && $kind === Kind::Standby;
     }
 }

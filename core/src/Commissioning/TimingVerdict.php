@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Escapement\Core\Commissioning;
 
 use Escapement\Core\Finding\Severity;
-use Escapement\Core\Settings\ExpectedTimes;
+use Escapement\Core\Plant\Plant;
 use Escapement\Core\Settings\Settings;
-use Escapement\Core\Settings\Window;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Plant;
+use Escapement\Core\SettingsCheck\ExpectedTimes;
+use Escapement\Core\SettingsCheck\Window;
 
 /**
- * Measured against expected: what the stopwatch says about the sheet. Rule: commissioning §3.
+ * Measured against expected: what the stopwatch says about the sheet. Rule: docs/rules.md#timing-verdict.
  *
  * The order of the list of marks never matters but for marks with the same id: those are one mark, the first of them.
  * A run that begins with the test button is judged against a test of the same sheet. It says nothing of the sensing: marks
@@ -20,16 +19,16 @@ use Escapement\Core\Site\Plant;
  */
 final class TimingVerdict
 {
+    /** @var non-empty-list<TestMethod> the first is the simulated outage, or what stands for it */
+    public readonly array $methods;
     public readonly ExpectedTimes $expected;
-    /** By the test button; null where there is none: a relay, or two supplies without an engine. */
-    public readonly ?ExpectedTimes $byButton;
     /** @var array<string, list<int>> diagnosis => runs */
     private array $diagnosed = [];
 
     public function __construct(private readonly Plant $plant, private readonly Settings $settings, private readonly int $reactionMs = 500)
     {
-        $this->expected = new ExpectedTimes($plant, $settings);
-        $this->byButton = $plant->kind === Kind::Standby ? new ExpectedTimes($plant, $settings, isByButton: true) : null;
+        $this->methods = TestMethod::of($plant, $settings);
+        $this->expected = $this->methods[0]->expected;
     }
 
     /** @param list<Mark> $marks */
@@ -45,49 +44,24 @@ final class TimingVerdict
         }
         $findings = (new Diagnoses())->findings($this->diagnosed);
 
-        return new TimingVerdictResult($runs, $this->overall($runs, array_column($findings, 'severity')), $findings, $this->expected->working);
+        return new TimingVerdictResult(
+            $runs,
+            $this->overall($runs, array_column($findings, 'severity')),
+            $findings,
+            $this->expected->working,
+        );
     }
 
-    /** @return list<IntervalRule> */
-    private function table(bool $isByButton): array
+    /** @param list<Mark> $run */
+    private function methodOf(array $run): TestMethod
     {
-        $isMobile = $this->plant->kind === Kind::Mobile;
-        $off = $isByButton ? MarkEvent::TestOn : MarkEvent::UtilityOff;
-        $start = new IntervalRule('start_signal', $off, MarkEvent::StartSignal, 'start-early', $isByButton ? 'test-start-late' : 'start-late', null, []);
-        $running = new IntervalRule(
-            'engine_running',
-            MarkEvent::StartSignal,
-            MarkEvent::EngineRunning,
-            'running-early',
-            'running-late',
-            'engine-not-running',
-            [MarkEvent::Transferred, MarkEvent::Retransferred],
-        );
-        $transfer = new IntervalRule(
-            'transfer',
-            $isMobile ? MarkEvent::StartSignal : $off,
-            MarkEvent::Transferred,
-            'transfer-early',
-            'transfer-late',
-            'not-transferred',
-            [MarkEvent::Retransferred],
-        );
-        $return = new IntervalRule(
-            'return',
-            $isMobile ? MarkEvent::EngineStopped : ($isByButton ? MarkEvent::TestOff : MarkEvent::UtilityOn),
-            MarkEvent::Retransferred,
-            'return-early',
-            'return-late',
-            'not-returned',
-            $isMobile ? [] : [MarkEvent::EngineStopped],
-        );
-        $stop = new IntervalRule('engine_stop', MarkEvent::Retransferred, MarkEvent::EngineStopped, 'stop-early', 'stop-late', 'engine-not-stopped', []);
+        foreach ($this->methods as $method) {
+            if ($run[0]->event === $method->opens()) {
+                return $method;
+            }
+        }
 
-        return match ($this->plant->kind) {
-            Kind::Standby => [$start, $running, $transfer, $return, $stop],
-            Kind::TwoSource => [$transfer, $return],
-            Kind::Mobile => [$running, $transfer, $return],
-        };
+        return $this->methods[0];
     }
 
     /**
@@ -128,8 +102,9 @@ final class TimingVerdict
     private function runs(array $marks): array
     {
         $runs = [];
+        $openings = array_map(static fn(TestMethod $method): MarkEvent => $method->opens(), $this->methods);
         foreach ($marks as $mark) {
-            if ($runs === [] || $mark->event->opens($this->plant->kind)) {
+            if ($runs === [] || in_array($mark->event, $openings, true)) {
                 $runs[] = [];
             }
             $runs[count($runs) - 1][] = $mark;
@@ -142,9 +117,10 @@ final class TimingVerdict
     private function judgeRun(int $i, array $run): TimedRun
     {
         $intervals = [];
-        $isByButton = $run[0]->event === MarkEvent::TestOn;
-        foreach ($this->table($isByButton) as $rule) {
-            $interval = $this->judgeInterval($rule, $run, $intervals, $isByButton);
+        $method = $this->methodOf($run);
+        $isByButton = $method->isByButton();
+        foreach ($method->intervals() as $rule) {
+            $interval = $this->judgeInterval($rule, $run, $intervals);
             $intervals[$rule->event] = $interval;
             if ($interval->diagnosis !== null) {
                 $this->diagnosed[$interval->diagnosis][] = $i;
@@ -170,17 +146,10 @@ final class TimingVerdict
      * @param list<Mark>              $run
      * @param array<string, Interval> $before the intervals of this run judged already
      */
-    private function judgeInterval(IntervalRule $rule, array $run, array $before, bool $isByButton): Interval
+    private function judgeInterval(IntervalRule $rule, array $run, array $before): Interval
     {
-        $fromEvent = $rule->from;
-        $expected = $isByButton && $this->byButton !== null ? $this->byButton : $this->expected;
-        $window = $expected->window($rule->event) ?? throw new \LogicException("No window for $rule->event.");
-        if ($rule->event === 'engine_running' && $this->plant->kind === Kind::Standby && $this->find($run, MarkEvent::StartSignal) === null) {
-            $fromEvent = $isByButton ? MarkEvent::TestOn : MarkEvent::UtilityOff;
-            $window = $expected->runningFromLoss;
-        }
-        $from = $rule->event === 'engine_stop' ? $this->retransferThatCounts($run, $isByButton ? MarkEvent::TestOff : MarkEvent::UtilityOn) : $this->find($run, $fromEvent);
-        $to = $this->find($run, $rule->to, $from === null ? 0 : $from + 1);
+        [$fromEvent, $from, $window] = $rule->start($run);
+        $to = $rule->end($run, $from);
         $measuredMs = $from === null || $to === null ? null : $run[$to]->atMs - $run[$from]->atMs;
         $verdict = $this->verdict($measuredMs, $window);
         $diagnosis = match ($verdict) {
@@ -198,8 +167,8 @@ final class TimingVerdict
         return match (true) {
             $measuredMs === null => IntervalVerdict::Missing,
             $window->nominalMs === null => IntervalVerdict::Early, // it should never come
-            $measuredMs < $window->minMs - $this->reactionMs => IntervalVerdict::Early,
-            $measuredMs > $window->maxMs + $this->reactionMs => IntervalVerdict::Late,
+            $measuredMs < (int) $window->minMs - $this->reactionMs => IntervalVerdict::Early,
+            $measuredMs > (int) $window->maxMs + $this->reactionMs => IntervalVerdict::Late,
             default => IntervalVerdict::Pass,
         };
     }
@@ -228,7 +197,7 @@ final class TimingVerdict
         }
         $isShown = $to !== null;
         foreach ($rule->shownBy as $event) {
-            $isShown = $isShown || $this->find($run, $event) !== null;
+            $isShown = $isShown || IntervalRule::find($run, $event) !== null;
         }
 
         return match (true) {
@@ -237,31 +206,6 @@ final class TimingVerdict
             $rule->event === 'transfer' && ($before['engine_running']->diagnosis ?? null) === 'engine-not-running' => 'engine-not-running',
             default => $rule->notCome,
         };
-    }
-
-    /**
-     * The engine's stop counts from the first return after the utility came back for good, not from one that took a bait; by the
-     * button from the first after the end of the test.
-     *
-     * @param list<Mark> $run
-     */
-    private function retransferThatCounts(array $run, MarkEvent $end): ?int
-    {
-        $ended = $this->find($run, $end);
-
-        return $this->find($run, MarkEvent::Retransferred, $ended === null ? 0 : $ended + 1);
-    }
-
-    /** @param list<Mark> $run */
-    private function find(array $run, MarkEvent $event, int $fromPlace = 0): ?int
-    {
-        for ($place = $fromPlace; $place < count($run); $place++) {
-            if ($run[$place]->event === $event) {
-                return $place;
-            }
-        }
-
-        return null;
     }
 
     /**
@@ -302,8 +246,8 @@ final class TimingVerdict
     /** @param list<Mark> $scope */
     private function judgeBait(int $onMs, array $scope): Bait
     {
-        $off = $this->find($scope, MarkEvent::BaitOff);
-        $back = $this->find($scope, MarkEvent::Retransferred);
+        $off = IntervalRule::find($scope, MarkEvent::BaitOff);
+        $back = IntervalRule::find($scope, MarkEvent::Retransferred);
         $heldMs = $off === null ? null : $scope[$off]->atMs - $onMs;
         $isFair = $heldMs !== null && $heldMs + $this->settings->normal->dropoutDelayMs <= (int) $this->settings->returnDelayMs;
         $returnMinMs = $this->expected->window('return')?->minMs;

@@ -24,6 +24,22 @@ final readonly class Finding
         public ?string $at = null,
     ) {}
 
+    /** The same, told with other names of its places; identity stays. */
+    public function told(string $message): self
+    {
+        return new self($this->id, $this->severity, $message, $this->because, $this->path, $this->fix, $this->subjects, $this->at);
+    }
+
+    /**
+     * The same, about these, where its words are not to name them.
+     *
+     * @param list<string|int> $subjects
+     */
+    public function about(array $subjects): self
+    {
+        return new self($this->id, $this->severity, $this->message, $this->because, $this->path, $this->fix, $subjects, $this->at);
+    }
+
     /** What it is and why it matters, as one text. */
     public function sentence(): string
     {

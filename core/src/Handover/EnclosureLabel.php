@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Handover;
 
+use Escapement\Core\Commissioning\Procedure\IsolationPoints;
 use Escapement\Core\Commissioning\Procedure\Isolator;
-use Escapement\Core\Commissioning\Procedure\Surroundings;
-use Escapement\Core\Site\Kind;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OutageTestPointResult;
@@ -14,7 +14,7 @@ use Escapement\Core\Topology\TopologyCheck;
 
 /**
  * What stands on an enclosure for whoever opens it next: what feeds it, what stays live, which disconnect proves the switch.
- * Rule: field notes H2, H5, P1, P2; the safety that is always in sight. The maker's and the code's own labels stay beside it.
+ * Rule: docs/rules.md#handover; the safety that is always in sight. The maker's and the code's own labels stay beside it.
  */
 final readonly class EnclosureLabel
 {
@@ -32,36 +32,42 @@ final readonly class EnclosureLabel
      */
     public static function of(
         string $switchName,
-        Kind $kind,
+        PlantKind $kind,
         ?OneLine $drawing,
         array $names,
         ?array $bonded,
         OutageTestPointResult $test,
     ): array {
-        $surroundings = $drawing === null ? Surroundings::unknown() : Surroundings::of($drawing, $names);
+        $surroundings = $drawing === null ? IsolationPoints::unknown() : IsolationPoints::of($drawing, $names);
         [$first, $second] = match ($kind) {
-            Kind::Standby => ['the utility', 'a generator that starts by itself'],
-            Kind::TwoSource => ['the first supply', 'the second supply'],
-            Kind::Mobile => ['the shore cord', 'the generator or the inverter'],
+            PlantKind::Standby => ['the utility', 'a generator that starts by itself'],
+            PlantKind::TwoSource => ['the first supply', 'the second supply'],
+            PlantKind::Mobile => ['the shore cord', 'the generator or the inverter'],
         };
         $labels = [new self("Transfer switch $switchName", "Two sources: $first and $second. " . self::ALWAYS, [
-            ...array_map(static fn(Isolator $one): string => $one->liveFrom === [] ? "$one->name opens it." : "With $one->name open, its line side stays live from " . implode(' and ', $one->liveFrom) . '.', $surroundings->isolators),
+            ...array_map(
+                static fn(Isolator $one): string => $one->liveFrom === []
+                    ? "$one->name opens it."
+                    : "With $one->name open, its line side stays live from " . implode(' and ', $one->liveFrom) . '.',
+                $surroundings->isolators,
+            ),
             match (true) {
                 $test->name === null => 'Where an outage is simulated is not known: ask before the test.',
                 $test->device === 'plug' => 'The outage test is made by pulling the ' . lcfirst($test->name) . '.',
                 default => "The outage test is made by opening $test->name.",
             },
         ])];
-        if ($kind === Kind::Standby) {
+        if ($kind === PlantKind::Standby) {
             $labels[] = new self('Generator', 'Starts by itself at any time. Carbon monoxide: outdoors only. Hot exhaust, moving parts.', [
                 'Selector left off, or its breaker left open: the load stays dark in the next outage.',
                 'Before any work: selector off, start battery disconnected as its maker says.',
             ]);
-        } elseif ($kind === Kind::Mobile) {
-            $labels[] = new self('Generator', 'It runs when somebody starts it. Carbon monoxide: outdoors only, never beside an open window. Hot exhaust, moving parts.', [
-                'Start and stop by its own buttons. Its breaker left open: the load stays on the shore cord.',
-                'Before any work: stopped, and start battery disconnected as its maker says.',
-            ]);
+        } elseif ($kind === PlantKind::Mobile) {
+            $labels[] = new self('Generator', 'It runs when somebody starts it. Carbon monoxide: outdoors only, never beside an '
+                . 'open window. Hot exhaust, moving parts.', [
+                    'Start and stop by its own buttons. Its breaker left open: the load stays on the shore cord.',
+                    'Before any work: stopped, and start battery disconnected as its maker says.',
+                ]);
         }
         if ($drawing === null) {
             return $labels;
@@ -84,14 +90,18 @@ final readonly class EnclosureLabel
         /** @var list<array{energised: array<string, list<string>>}> $states */
         $states = TopologyCheck::of($drawing)->answer()->values['states'];
 
-        return array_values(array_unique(array_merge([], ...array_map(static fn(array $state): array => ((array) $state['energised'])[$panel->id] ?? [], $states))));
+        return array_values(array_unique(array_merge(
+            [],
+            ...array_map(static fn(array $state): array => ((array) $state['energised'])[$panel->id] ?? [], $states),
+        )));
     }
 
     /** @param list<string> $sources by their names */
     private static function panel(string $name, array $sources, ?bool $isBonded): self
     {
         return new self($name, 'Fed by ' . implode(', or by ', $sources) . '. ' . self::ALWAYS, [
-            $isBonded === null ? 'Whether neutral and ground are joined here is not known: look, isolated and proved dead, before anything is moved.'
+            $isBonded === null ? 'Whether neutral and ground are joined here is not known: look, isolated and proved dead, before '
+                . 'anything is moved.'
                 : ($isBonded ? 'Neutral and ground are joined here, and nowhere else behind it.'
                     : 'Neutrals and grounds stay apart here: no bonding screw, no strap. The bond is elsewhere.'),
         ]);

@@ -4,17 +4,20 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Handover;
 
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Rehearsal\RestartTimes;
-use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Settings\SiteHabits;
-use Escapement\Core\Settings\Window;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
+use Escapement\Core\SettingsCheck\ExpectedTimes;
+use Escapement\Core\SettingsCheck\Window;
 
-/** How a system behaves in an outage, in plain words made from its actual settings. Rule: field notes M10, H2; no figure that is not on the sheet. */
+/**
+ * How a system behaves in an outage, in plain words made from its actual settings. Rule: docs/rules.md#handover; no figure
+ * that is not on the sheet.
+ */
 final readonly class OwnerWords
 {
     private ExpectedTimes $expected;
@@ -39,17 +42,26 @@ final readonly class OwnerWords
         $transfer = $this->about('transfer');
         $return = self::time((int) $this->settings->returnDelayMs);
         $words = match ($this->plant->kind) {
-            Kind::Standby => [
-                'The power fails. For ' . self::time($this->settings->normal->dropoutDelayMs + (int) $this->settings->startDelayMs) . ' nothing happens: most failures are over by then.',
-                'Then the generator starts by itself. ' . ($transfer === null ? '' : "After about $transfer altogether it carries the load. Until then it is dark."),
-                "When the power is back, the generator goes on for another $return, to be sure that it stays. Then the load goes back; lights may blink once.",
-                'The engine runs on for ' . self::time((int) $this->settings->cooldownMs) . ' without load to cool down, and stops by itself. That is as it should be.',
+            PlantKind::Standby => [
+                'The power fails. For ' . self::time(
+                    $this->settings->normal->dropoutDelayMs + (int) $this->settings->startDelayMs,
+                ) . ' nothing happens: most failures are over by then.',
+                'Then the generator starts by itself. ' . ($transfer === null
+                    ? ''
+                    : "After about $transfer altogether it carries the load. Until then it is dark."),
+                "When the power is back, the generator goes on for another $return, to be sure that it stays. "
+                . 'Then the load goes back; lights may blink once.',
+                'The engine runs on for ' . self::time((int) $this->settings->cooldownMs)
+                    . ' without load to cool down, and stops by itself. That is as it should be.',
             ],
-            Kind::TwoSource => [
-                'The first supply fails. ' . ($transfer === null ? '' : "After about $transfer the second one carries the load. Until then it is dark."),
-                "When the first supply is back, the load waits another $return, to be sure that it stays, and goes back; lights may blink once.",
+            PlantKind::TwoSource => [
+                'The first supply fails. ' . ($transfer === null
+                    ? ''
+                    : "After about $transfer the second one carries the load. Until then it is dark."),
+                "When the first supply is back, the load waits another $return, to be sure that it stays, "
+                . 'and goes back; lights may blink once.',
             ],
-            Kind::Mobile => [
+            PlantKind::Mobile => [
                 'Start the generator. ' . ($transfer === null ? '' : "After about $transfer it carries the load."),
                 'Stop the generator: the load goes back to the shore cord by itself.',
             ],
@@ -75,7 +87,7 @@ final readonly class OwnerWords
         $when = sprintf('%s at %02d:%02d', $often, intdiv($exercise->minute, 60), $exercise->minute % 60);
         $proves = $exercise->withLoad ? 'Look once in a while whether it did.'
             : 'That shows that it starts. It does not show that it carries the building: only a run with the load does.';
-        if ($this->plant->kind === Kind::Mobile) {
+        if ($this->plant->kind === PlantKind::Mobile) {
             return ["$when, start the generator by hand and let it run for $exercise->forMinutes minutes"
                 . ($exercise->withLoad ? ' with load' : '') . '. Nothing does that by itself.'];
         }
@@ -89,7 +101,7 @@ final readonly class OwnerWords
 
     public function startsByHand(): bool
     {
-        return $this->plant->kind === Kind::Mobile;
+        return $this->plant->kind === PlantKind::Mobile;
     }
 
     /** @return list<string> what to do when it does not do this; never more than a person without a tool may */
@@ -97,17 +109,19 @@ final readonly class OwnerWords
     {
         $alarm = 'It smells of burning, smokes, or an alarm for carbon monoxide sounds: get everybody out and call for help first.';
         $lamps = "What the lamps mean is in the maker's instructions at the switch. Any lamp that is new since today: call $this->call.";
-        $breaker = 'Dark, and the engine runs: the breaker on the generator may be open. As long as it is, neither source feeds. Do not open a cover;'
+        $breaker = 'Dark, and the engine runs: the breaker on the generator may be open. As long as it is, neither source feeds. Do '
+            . 'not open a cover;'
             . " switch large loads off and follow the maker's instructions for that breaker, or call $this->call.";
 
         return match ($this->plant->kind) {
-            Kind::Mobile => [
-                'The generator starts when somebody starts it. Before that: windows and vents near the exhaust closed, and nobody asleep without a working carbon monoxide alarm.',
+            PlantKind::Mobile => [
+                'The generator starts when somebody starts it. Before that: windows and vents near the exhaust closed, and nobody '
+                    . 'asleep without a working carbon monoxide alarm.',
                 "Dark on the shore cord: look whether the pedestal's breaker is on. Switch it off before the cord is pulled or plugged.",
                 $breaker, $alarm, $lamps,
             ],
-            Kind::TwoSource => ["Dark: look whether the selector stands on automatic. Then call $this->call.", $alarm, $lamps],
-            Kind::Standby => [
+            PlantKind::TwoSource => ["Dark: look whether the selector stands on automatic. Then call $this->call.", $alarm, $lamps],
+            PlantKind::Standby => [
                 'Keep away from the engine: it starts by itself, at any time. Windows near the exhaust stay closed while it runs.',
                 $breaker, "Dark, and nothing runs: look whether the selector stands on automatic. Then call $this->call.", $alarm, $lamps,
             ],
@@ -122,11 +136,11 @@ final readonly class OwnerWords
     public function strip(): array
     {
         [$first, $second, $event] = match ($this->plant->kind) {
-            Kind::Standby => ['Utility', 'Generator', 'fails'],
-            Kind::TwoSource => ['First supply', 'Second supply', 'fails'],
-            Kind::Mobile => ['Shore cord', 'Generator', 'is pulled'],
+            PlantKind::Standby => ['Utility', 'Generator', 'fails'],
+            PlantKind::TwoSource => ['First supply', 'Second supply', 'fails'],
+            PlantKind::Mobile => ['Shore cord', 'Generator', 'is pulled'],
         };
-        $return = $this->plant->kind === Kind::Mobile ? '' : 'and ' . self::time((int) $this->settings->returnDelayMs) . ' more';
+        $return = $this->plant->kind === PlantKind::Mobile ? '' : 'and ' . self::time((int) $this->settings->returnDelayMs) . ' more';
 
         return [
             ['state' => 'first', 'name' => $first, 'time' => "until it $event"],
@@ -168,7 +182,10 @@ final readonly class OwnerWords
 
     private function about(string $event): ?string
     {
-        $nominal = array_values(array_filter($this->expected->windows, static fn(Window $window): bool => $window->event === $event))[0]->nominalMs ?? null;
+        $nominal = array_values(array_filter(
+            $this->expected->windows,
+            static fn(Window $window): bool => $window->event === $event,
+        ))[0]->nominalMs ?? null;
 
         return $nominal === null ? null : self::time($nominal);
     }

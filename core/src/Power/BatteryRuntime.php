@@ -4,22 +4,37 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Power;
 
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Calc\Findings;
-use Escapement\Core\Calc\Working;
-use Escapement\Core\Internal\Slack;
-use Escapement\Core\Wire\Fields;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Finding\Findings;
+use Escapement\Core\Finding\Working;
+use Escapement\Core\Input\Fields;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Input\Tolerance;
 
-/** How long a battery station lasts with these loads, with its charger left on, and with more batteries. Rule: loads §7. */
+/**
+ * How long a battery station lasts with these loads, with its charger left on, and with more batteries. Rule:
+ * docs/rules.md#battery-runtime.
+ */
 final readonly class BatteryRuntime
 {
     /** Usual depth of discharge, percent. To be confirmed with the maker. */
     private const DEPTH_PCT = ['lfp' => 90.0, 'nmc' => 85.0, 'agm' => 50.0, 'lead' => 50.0];
 
-    public function answer(Node $input): Answer
+    public function answer(Node $input): CalculationResult
     {
-        $in = new Fields($input);
+        $in = (new Fields($input))->only([
+            'battery_kwh',
+            'chemistry',
+            'dod_pct',
+            'start_soc_pct',
+            'inverter_efficiency_pct',
+            'idle_kw',
+            'capacity_factor_pct',
+            'continuous_kw',
+            'loads',
+            'charger',
+            'extra_kwh',
+        ]);
         $batteryKwh = $in->np('battery_kwh');
         $chemistry = $in->oneOf('chemistry', ['lfp', 'nmc', 'agm', 'lead'], 'lfp');
         $dodPct = $in->number('dod_pct', 1, 100, self::DEPTH_PCT[$chemistry]);
@@ -30,11 +45,11 @@ final readonly class BatteryRuntime
         $continuousKw = $in->maybeNp('continuous_kw');
         /** @var list<array{kw: float, duty: float}> $loads */
         $loads = $in->each('loads', 0, 200, static function (Fields $one): array {
-            $one->text('id');
+            $one->only(['id', 'kw', 'duty_pct'])->text('id');
 
             return ['kw' => $one->n0('kw'), 'duty' => $one->pct('duty_pct', 100.0) / 100];
         }, isOptional: false);
-        $charger = $in->maybeObject('charger');
+        $charger = $in->maybeObject('charger')?->only(['kw', 'efficiency_pct', 'on']);
         $chargerKw = $charger?->n0('kw') ?? 0.0;
         $chargerEfficiency = ($charger?->number('efficiency_pct', 1, 100, 85.0) ?? 85.0) / 100;
         $isOn = $charger?->bool('on', true) ?? false;
@@ -46,41 +61,60 @@ final readonly class BatteryRuntime
         $loadKw = array_sum(array_map(static fn(array $one): float => $one['kw'] * $one['duty'], $loads));
         $c = $isOn ? $chargerKw : 0.0;
         $drain = static fn(float $c): float => ($loadKw + $c) / $efficiency + $idleKw - $c * $chargerEfficiency;
-        $hours = static fn(float $kwh, float $kw): ?float => Slack::exceeds($kw, 0) ? $kwh / $kw : null;
+        $hours = static fn(float $kwh, float $kw): ?float => Tolerance::exceeds($kw, 0) ? $kwh / $kw : null;
         $usableKwh = $usable($batteryKwh);
         $drainKw = $drain($c);
         $runtimeH = $hours($usableKwh, $drainKw);
         $withoutH = $hours($usableKwh, $drain(0.0));
         $peakKw = array_sum(array_column($loads, 'kw')) + $c;
         $working = new Working();
-        $working->add('Usable', sprintf('%g kWh × %g × (%g − (100 − %g)) / 100', $batteryKwh, $capacity, $socPct, $dodPct), $usableKwh, 'kWh');
-        $working->add('Drain', sprintf('(%.4g + %g) kW / %g + %g kW idle − %g kW × %g back', $loadKw, $c, $efficiency, $idleKw, $c, $chargerEfficiency), $drainKw, 'kW');
+        $working->add(
+            'Usable',
+            sprintf('%g kWh × %g × (%g − (100 − %g)) / 100', $batteryKwh, $capacity, $socPct, $dodPct),
+            $usableKwh,
+            'kWh',
+        );
+        $working->add(
+            'Drain',
+            sprintf('(%.4g + %g) kW / %g + %g kW idle − %g kW × %g back', $loadKw, $c, $efficiency, $idleKw, $c, $chargerEfficiency),
+            $drainKw,
+            'kW',
+        );
         $working->add('Runtime', sprintf('%.4g kWh / %.4g kW', $usableKwh, $drainKw), $runtimeH, 'h');
         $findings = new Findings();
         if ($c > 0) {
-            $findings->warn('charger-loop', sprintf('The charger feeds the battery that feeds it: %.2f kW are lost', $c / $efficiency - $c * $chargerEfficiency), 'Switch the converter off on inverter power, or put it on the shed list.');
+            $findings->raise('charger-loop', ['lost_kw' => $c / $efficiency - $c * $chargerEfficiency]);
         }
-        if ($continuousKw !== null && Slack::exceeds($peakKw, $continuousKw)) {
-            $findings->stop('inverter-overload', sprintf('%.2f kW together, %g kW is what it gives', $peakKw, $continuousKw), 'It switches off when all of it runs. Leave something off, or parallel a second one.');
+        if ($continuousKw !== null && Tolerance::exceeds($peakKw, $continuousKw)) {
+            $findings->raise('inverter-overload', ['asked_kw' => $peakKw, 'given_kw' => $continuousKw]);
         }
         $isLead = $chemistry === 'agm' || $chemistry === 'lead';
-        if ($isLead && Slack::exceeds($dodPct, 50)) {
-            $findings->warn('dod-deep', sprintf('%g %% of a lead battery is taken out', $dodPct), 'Below half it ages fast. Plan with 50 %.');
+        if ($isLead && Tolerance::exceeds($dodPct, 50)) {
+            $findings->raise('dod-deep', ['dod_pct' => $dodPct]);
         }
-        if ($isLead && Slack::exceeds($drainKw / $batteryKwh, 0.2)) {
-            $findings->warn('lead-high-rate', 'A lead battery is emptied in less than five hours', 'Its real capacity is smaller at this rate. Take the maker\'s figure for it.');
+        if ($isLead && Tolerance::exceeds($drainKw / $batteryKwh, 0.2)) {
+            $findings->raise('lead-high-rate');
         }
-        if (! Slack::exceeds($usableKwh, 0)) {
-            $findings->stop('empty', 'Nothing can be taken out', 'The state of charge is at or below what must stay in. Charge it first.');
+        if (! Tolerance::exceeds($usableKwh, 0)) {
+            $findings->raise('empty');
         }
-        if (! Slack::exceeds($drainKw, 0)) {
-            $findings->note('no-drain', 'Nothing draws on it', 'There is no runtime to speak of.');
+        if (! Tolerance::exceeds($drainKw, 0)) {
+            $findings->raise('no-drain');
         }
 
-        return new Answer([
-            'usable_kwh' => $usableKwh, 'load_kw' => $loadKw, 'drain_kw' => $drainKw, 'loop_loss_kw' => $c / $efficiency - $c * $chargerEfficiency,
-            'runtime_h' => $runtimeH, 'runtime_without_charger_h' => $withoutH, 'lost_h' => $runtimeH === null || $withoutH === null ? null : $withoutH - $runtimeH, 'peak_kw' => $peakKw,
-            'with_extra' => array_map(static fn(float $extra): array => ['extra_kwh' => $extra, 'runtime_h' => $hours($usable($batteryKwh + $extra), $drainKw)], $extras),
+        return new CalculationResult([
+            'usable_kwh' => $usableKwh,
+            'load_kw' => $loadKw,
+            'drain_kw' => $drainKw,
+            'loop_loss_kw' => $c / $efficiency - $c * $chargerEfficiency,
+            'runtime_h' => $runtimeH,
+            'runtime_without_charger_h' => $withoutH,
+            'lost_h' => $runtimeH === null || $withoutH === null ? null : $withoutH - $runtimeH,
+            'peak_kw' => $peakKw,
+            'with_extra' => array_map(
+                static fn(float $extra): array => ['extra_kwh' => $extra, 'runtime_h' => $hours($usable($batteryKwh + $extra), $drainKw)],
+                $extras,
+            ),
         ], $findings->all(), $working->lines);
     }
 }

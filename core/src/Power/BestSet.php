@@ -6,7 +6,7 @@ namespace Escapement\Core\Power;
 
 /**
  * The heaviest set of items that fits several limits at once, exactly, and of equally heavy ones that whose list of what
- * is left off comes first. Rule: loads §6.
+ * is left off comes first. Rule: docs/rules.md#shed-plan.
  *
  * Branch and bound in two steps: first the greatest weight, then, id by id, whether that weight can still be had with
  * this one left off. The bound is the least of what divisible items would add under each limit.
@@ -39,8 +39,13 @@ final class BestSet
      * @param list<float>       $room    what each limit leaves
      * @param list<string>      $always  ids that are left off in any case: part of the list that settles ties
      */
-    public function __construct(private readonly array $ids, private readonly array $weights, array $needs, array $room, private readonly array $always)
-    {
+    public function __construct(
+        private readonly array $ids,
+        private readonly array $weights,
+        array $needs,
+        array $room,
+        private readonly array $always,
+    ) {
         $items = array_keys($ids);
         // All limits together are a limit too, and often the one that bounds: a set that fits each share fits their sum.
         foreach ($items as $i) {
@@ -62,7 +67,10 @@ final class BestSet
         usort($items, static fn(int $a, int $b): int => $shares[$b] <=> $shares[$a]);
         $this->order = $items;
         foreach ($items as $place => $i) {
-            $this->dominated[$i] = array_values(array_filter(array_slice($items, $place + 1), fn(int $j): bool => $weights[$j] <= $weights[$i] && $this->needsNoLess($j, $i)));
+            $this->dominated[$i] = array_values(array_filter(
+                array_slice($items, $place + 1),
+                fn(int $j): bool => $weights[$j] <= $weights[$i] && $this->needsNoLess($j, $i),
+            ));
         }
     }
 
@@ -99,7 +107,8 @@ final class BestSet
                 break;
             }
             $this->decided[$item] = true;
-            if (! isset($this->carried[$item]) || $this->heaviest($room, $weight, $most) >= $most) { // the answer at hand does without it, or another one can
+            // the answer at hand does without it, or another one can
+            if (! isset($this->carried[$item]) || $this->heaviest($room, $weight, $most) >= $most) {
                 $shed[] = $name;
                 continue;
             }

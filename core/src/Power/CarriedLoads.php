@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Power;
 
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\LegSystem;
 
 /**
  * Which loads stay on a source: those it has a voltage for, less what the shed plan leaves off. Plan, shedding, batteries and
- * runtime all count with this one list. Rule: loads §6, §7; field notes S3, L5.
+ * runtime all count with this one list. Rule: docs/rules.md#shed-plan, docs/rules.md#battery-runtime.
  */
 final readonly class CarriedLoads
 {
-    public Answer $shedPlan;
+    public CalculationResult $shedPlan;
     /** @var list<string> that the source has no voltage for: across two legs on one leg, or on a leg that stays dead */
     public array $withoutVoltage;
     /** @var list<string> that are left off so that the rest fits, and a charger of the source's own battery */
@@ -21,8 +22,11 @@ final readonly class CarriedLoads
     /** @var list<string> that run */
     public array $on;
 
-    /** @param list<array{id: string, kw: float, connect: string, priority: int, must_run: bool, charges?: bool}> $loads charges: charges the battery that feeds it */
-    public function __construct(System $system, SourceFigures $source, array $loads)
+    /**
+     * @param list<array{id: string, kw: float, connect: string, priority: int, must_run: bool, charges?: bool}> $loads
+     *     charges: charges the battery that feeds it
+     */
+    public function __construct(LegSystem $system, SourceFigures $source, array $loads)
     {
         $hasVoltage = static fn(array $load): bool => self::hasVoltage($source, is_string($load['connect']) ? $load['connect'] : '');
         $fed = array_values(array_filter($loads, $hasVoltage));

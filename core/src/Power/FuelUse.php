@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Power;
 
-/** What a machine burns at a load: the maker's table, or a generic one. Rule: loads §9. */
+/** What a machine burns at a load: the maker's table, or a generic one. Rule: docs/rules.md#fuel. */
 final readonly class FuelUse
 {
     /** At 25, 50, 75 and 100 % of rated, per rated kW: l/h for liquids, BTU/h for gases. To be confirmed with the maker. */
     private const GENERIC = [
-        'diesel' => [0.10, 0.16, 0.22, 0.28], 'petrol' => [0.22, 0.32, 0.43, 0.55], 'lp' => [7500, 10500, 13500, 16500], 'natural_gas' => [7500, 10500, 13500, 16500],
+        'diesel' => [0.10, 0.16, 0.22, 0.28],
+        'petrol' => [0.22, 0.32, 0.43, 0.55],
+        'lp' => [7500, 10500, 13500, 16500],
+        'natural_gas' => [7500, 10500, 13500, 16500],
     ];
     private const LITRES_PER_GALLON = 3.785411784;
     private const CUBIC_FEET_PER_CUBIC_METRE = 35.3146667;
@@ -20,7 +23,11 @@ final readonly class FuelUse
 
     public static function generic(string $fuel, float $ratedKw, float $btuPerFt3): self
     {
-        $points = array_map(static fn(int $i, float|int $rate): array => [25.0 * ($i + 1), $rate * $ratedKw], array_keys(self::GENERIC[$fuel]), self::GENERIC[$fuel]);
+        $points = array_map(
+            static fn(int $i, float|int $rate): array => [25.0 * ($i + 1), $rate * $ratedKw],
+            array_keys(self::GENERIC[$fuel]),
+            self::GENERIC[$fuel],
+        );
 
         return new self($fuel, $points, self::isLiquid($fuel) ? 'l_h' : 'btuh', $btuPerFt3);
     }
@@ -37,7 +44,13 @@ final readonly class FuelUse
         if (self::isLiquid($this->fuel)) {
             $gal = $this->unit === 'gal_h' ? $rate : $rate / self::LITRES_PER_GALLON;
 
-            return ['l_h' => $this->unit === 'l_h' ? $rate : $rate * self::LITRES_PER_GALLON, 'gal_h' => $gal, 'ft3_h' => null, 'm3_h' => null, 'btuh' => null];
+            return [
+                'l_h' => $this->unit === 'l_h' ? $rate : $rate * self::LITRES_PER_GALLON,
+                'gal_h' => $gal,
+                'ft3_h' => null,
+                'm3_h' => null,
+                'btuh' => null,
+            ];
         }
         $btuh = match ($this->unit) {
             'ft3_h' => $rate * $this->btuPerFt3,
@@ -49,7 +62,13 @@ final readonly class FuelUse
         $ft3 = $btuh / $this->btuPerFt3;
         $gal = $this->fuel === 'lp' ? $btuh / self::LP_BTU_PER_GALLON : null;
 
-        return ['l_h' => $gal === null ? null : $gal * self::LITRES_PER_GALLON, 'gal_h' => $gal, 'ft3_h' => $ft3, 'm3_h' => $ft3 / self::CUBIC_FEET_PER_CUBIC_METRE, 'btuh' => $btuh];
+        return [
+            'l_h' => $gal === null ? null : $gal * self::LITRES_PER_GALLON,
+            'gal_h' => $gal,
+            'ft3_h' => $ft3,
+            'm3_h' => $ft3 / self::CUBIC_FEET_PER_CUBIC_METRE,
+            'btuh' => $btuh,
+        ];
     }
 
     /** Linear between the points; outside them along the nearest two, never below 0. */

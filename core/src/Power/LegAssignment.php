@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Power;
 
+use Escapement\Core\Plant\LegSystem;
+
 /**
  * On which legs a load sits. What was surveyed counts; a load nobody looked at is assumed by its size, small ones on the leg
- * that carries less so far, and the assumption is said. Rule: loads §0.3; field notes S3.
+ * that carries less so far, and the assumption is said. Rule: docs/rules.md#legs.
  */
 final readonly class LegAssignment
 {
@@ -17,7 +19,7 @@ final readonly class LegAssignment
     public array $loads;
 
     /** @param list<array{id: string, kw: float, connect: ?string}> $loads connect null: not known */
-    public function __construct(private System $system, array $loads)
+    public function __construct(private LegSystem $system, array $loads)
     {
         $onLeg = [];
         foreach (array_slice(['L1', 'L2', 'L3'], 0, $system->legs()) as $leg) {

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Power;
 
-/** What a list of loads puts on the legs and the neutral, by phasors and by plain sums. Rule: loads §0.4. */
+use Escapement\Core\Plant\LegSystem;
+
+/** What a list of loads puts on the legs and the neutral, by phasors and by plain sums. Rule: docs/rules.md#legs. */
 final readonly class LegCurrents
 {
     public float $kw;
@@ -19,7 +21,7 @@ final readonly class LegCurrents
     public float $neutralA;
 
     /** @param list<LegLoad> $loads */
-    public function __construct(System $system, array $loads)
+    public function __construct(LegSystem $system, array $loads)
     {
         $re = $im = $sums = $triplen = array_fill(0, $system->legs(), 0.0);
         $kw = $kvar = 0.0;
@@ -40,7 +42,7 @@ final readonly class LegCurrents
         $this->legA = array_map(static fn(float $x, float $y): float => hypot($x, $y), $re, $im);
         $this->arithmeticA = array_values($sums);
         $mean = array_sum($this->legA) / $system->legs();
-        $this->imbalancePct = $mean == 0.0 || $system->legs() === 1 ? 0.0
+        $this->imbalancePct = $mean === 0.0 || $system->legs() === 1 ? 0.0
             : 100 * max([0.0, ...array_map(static fn(float $a): float => abs($a - $mean), $this->legA)]) / $mean;
         $this->neutralFundamentalA = hypot(array_sum($re), array_sum($im));
         $this->neutralTriplenA = match ($system->name) {
@@ -61,9 +63,12 @@ final readonly class LegCurrents
      *
      * @return array<int, array{float, float}> by leg, from 0
      */
-    private static function amps(System $system, LegLoad $load): array
+    private static function amps(LegSystem $system, LegLoad $load): array
     {
-        $legs = $load->connect === '3P' ? [0, 1, 2] : array_map(static fn(string $digit): int => (int) $digit - 1, str_split(str_replace('L', '', $load->connect)));
+        $legs = $load->connect === '3P' ? [0, 1, 2] : array_map(
+            static fn(string $digit): int => (int) $digit - 1,
+            str_split(str_replace('L', '', $load->connect)),
+        );
         if (count($legs) === 2) {
             [$a, $b] = $legs;
             $angle = atan2(

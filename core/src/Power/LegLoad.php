@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Power;
 
-use Escapement\Core\Wire\Fields;
+use Escapement\Core\Input\Fields;
+use Escapement\Core\Input\LaterRules;
+use Escapement\Core\Plant\LegSystem;
 
-/** One load on its legs. Rule: loads §0.4. */
+/** One load on its legs. Rule: docs/rules.md#legs. */
 final readonly class LegLoad
 {
+    public const KEYS = ['id', 'kw', 'pf', 'lead', 'connect', 'triplen_pct'];
+
     public function __construct(
         public string $id,
         public float $kw,
@@ -18,28 +22,28 @@ final readonly class LegLoad
         public float $triplenPct = 0.0,
     ) {}
 
-    public static function read(Fields $in, System $system): self
+    /** Whether the system has this way to connect is one of the rules for later. */
+    public static function read(Fields $in, LegSystem $system, LaterRules $rules): self
     {
-        $ways = $system->connections();
-
-        return new self(
-            $in->text('id'),
-            $in->n0('kw'),
-            ...self::rest($in, $ways),
-        );
-    }
-
-    /**
-     * @param non-empty-list<string> $ways
-     *
-     * @return array{connect: string, pf: float, isLeading: bool, triplenPct: float}
-     */
-    private static function rest(Fields $in, array $ways): array
-    {
+        $id = $in->text('id');
+        $kw = $in->n0('kw');
         $pf = $in->number('pf', 0.05, 1, 1.0);
         $isLeading = $in->bool('lead', false);
 
-        return ['connect' => $in->oneOf('connect', $ways, $ways[0]), 'pf' => $pf, 'isLeading' => $isLeading, 'triplenPct' => $in->pct('triplen_pct', 0.0)];
+        return new self($id, $kw, self::connection($in, $system, $rules), $pf, $isLeading, $in->pct('triplen_pct', 0.0));
+    }
+
+    public static function connection(Fields $in, LegSystem $system, LaterRules $rules): string
+    {
+        $ways = $system->connections();
+        $connect = $in->oneOf('connect', LegSystem::CONNECTIONS, $ways[0]);
+        $rules->add(static function () use ($in, $connect, $ways): void {
+            if (! in_array($connect, $ways, true)) {
+                throw $in->at('connect')->bad('On this system a load is connected to one of: ' . implode(', ', $ways) . '.');
+            }
+        });
+
+        return $connect;
     }
 
     public function scaled(float $factor): self

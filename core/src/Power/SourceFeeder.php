@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Escapement\Core\Power;
 
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Finding\Severity;
-use Escapement\Core\Internal\Slack;
+use Escapement\Core\Finding\Register;
+use Escapement\Core\Input\Tolerance;
 
-/** Whether the feeder of a source is planned for what the source gives. Rule: field notes P5; loads §2. */
+/** Whether the feeder of a source is planned for what the source gives. Rule: docs/rules.md#source-rating. */
 final readonly class SourceFeeder
 {
     /**
@@ -20,20 +20,13 @@ final readonly class SourceFeeder
     public static function judge(float $plannedA, float $ocpdA, float $legA, ?float $breakerA): ?Finding
     {
         $mostA = min($legA, $breakerA ?? INF);
-        if ($breakerA !== null && Slack::exceeds($breakerA, $ocpdA)) {
-            return new Finding(
-                'source-feeder-breaker-differs',
-                Severity::Stop,
-                sprintf('The feeder is planned behind %g A, and the breaker at the source is %g A.', $ocpdA, $breakerA),
-                'Fire hazard: the conductor is smaller than the device that protects it. Plan the feeder for the breaker that is there, or change the breaker.',
-            );
+        if ($breakerA !== null && Tolerance::exceeds($breakerA, $ocpdA)) {
+            return Register::finding('source-feeder-breaker-differs', ['ocpd_a' => $ocpdA, 'breaker_a' => $breakerA]);
         }
 
-        return ! Slack::exceeds($mostA, max($plannedA, $breakerA === null ? 0.0 : $ocpdA)) ? null : new Finding(
-            'source-feeder-small',
-            Severity::Stop,
-            sprintf('The source gives %.0f A a leg, and its feeder is planned for %g A behind %g A.', $legA, $plannedA, $ocpdA),
-            'Fire hazard: until its breaker opens the source pushes what it can. Plan the feeder for what the source gives, or for the breaker at the source.',
-        );
+        $isSmall = Tolerance::exceeds($mostA, max($plannedA, $breakerA === null ? 0.0 : $ocpdA));
+        $figures = ['leg_a' => $legA, 'planned_a' => $plannedA, 'ocpd_a' => $ocpdA];
+
+        return $isSmall ? Register::finding('source-feeder-small', $figures) : null;
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Power;
 
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Plant\LegSystem;
+use Escapement\Core\Wiring\StandardSizes;
 
 /**
  * What a source gives at its site, whether an engine or an inverter is behind it: what plan, shedding, settings and procedure count with.
@@ -30,11 +32,11 @@ final readonly class SourceFigures
         public bool $isInverter,
         public array $legs,
         public bool $hasLineVoltage,
-        public Answer $answer,
+        public CalculationResult $answer,
     ) {}
 
-    /** @param Answer $answer of `source_rating` on a generator */
-    public static function ofGenerator(Answer $answer, System $system): self
+    /** @param CalculationResult $answer of `source_rating` on a generator */
+    public static function ofGenerator(CalculationResult $answer, LegSystem $system): self
     {
         $legs = array_map(static fn(int $n): string => "L$n", range(1, $system->legs()));
         $figure = self::reader($answer);
@@ -56,10 +58,10 @@ final readonly class SourceFigures
     }
 
     /**
-     * @param Answer $answer   of `source_rating` on an inverter
+     * @param CalculationResult $answer   of `source_rating` on an inverter
      * @param bool   $isJumped one leg feeds both through a jumper
      */
-    public static function ofInverter(Answer $answer, System $system, bool $isJumped): self
+    public static function ofInverter(CalculationResult $answer, LegSystem $system, bool $isJumped): self
     {
         $figure = self::reader($answer);
         $isSplit = $answer->values['legs'] === 2;
@@ -80,7 +82,7 @@ final readonly class SourceFigures
     }
 
     /** @return \Closure(string): float */
-    private static function reader(Answer $answer): \Closure
+    private static function reader(CalculationResult $answer): \Closure
     {
         return static function (string $key) use ($answer): float {
             $value = $answer->values[$key] ?? 0;

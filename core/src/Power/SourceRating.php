@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Power;
 
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Calc\Findings;
-use Escapement\Core\Calc\Working;
-use Escapement\Core\Internal\Slack;
-use Escapement\Core\Wire\Fields;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Finding\Findings;
+use Escapement\Core\Finding\Severity;
+use Escapement\Core\Finding\Working;
+use Escapement\Core\Input\Fields;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Input\Tolerance;
+use Escapement\Core\Plant\LegSystem;
+use Escapement\Core\Wiring\StandardSizes;
 
-/** What a machine gives at this site on this fuel, or a battery station through its outlet. Rule: loads §2. */
+/** What a machine gives at this site on this fuel, or a battery station through its outlet. Rule: docs/rules.md#source-rating. */
 final readonly class SourceRating
 {
     /** Rating relative to petrol, where the maker gives none for the fuel. To be confirmed with the maker. */
@@ -26,21 +29,21 @@ final readonly class SourceRating
     private const HEAVY = 0.8;
     private const AVERAGE_LIMIT = 0.7;
 
-    public function answer(Node $input): Answer
+    public function answer(Node $input): CalculationResult
     {
-        $in = new Fields($input);
+        $in = (new Fields($input))->only(['kind', 'system', 'v_ln_v', 'generator', 'inverter']);
         $kind = $in->oneOf('kind', ['generator', 'inverter']);
-        $system = System::read($in);
+        $system = LegSystem::read($in);
         if ($kind === 'generator') {
             $read = $this->generatorFields($in->object('generator'), $system);
             $this->refuse($in, 'inverter');
-            $in->close();
 
             return $this->generator($read, $system);
         }
-        $read = $this->inverterFields($in->object('inverter'));
+        $inverter = $in->object('inverter');
+        $read = $this->inverterFields($inverter);
         $this->refuse($in, 'generator');
-        $in->close();
+        $this->refuseContradictions($inverter, $read);
 
         return $this->inverter($read, $system->vLn);
     }
@@ -52,11 +55,37 @@ final readonly class SourceRating
         }
     }
 
-    /** @return array{fuel: string, ratings: array<string, float>, node: Node, ratedPf: float, alternatorKva: ?float, altitudeFt: float, tempC: float, slopes: list<float>, hasMakersAltitude: bool, hasMakersTemp: bool, isAdded: bool, alternatorFactor: float, loadPf: float, breakerA: ?float, breakerPct: float, planPct: float, averageKw: ?float, duty: string} */
-    private function generatorFields(Fields $in, System $system): array
+    /**
+     * @return array{fuel: string, ratings: array<string, float>, node: Node, ratedPf: float, alternatorKva: ?float,
+     *     altitudeFt: float, tempC: float, slopes: list<float>, hasMakersAltitude: bool, hasMakersTemp: bool, isAdded: bool,
+     *     alternatorFactor: float, loadPf: float, breakerA: ?float, breakerPct: float, planPct: float, averageKw: ?float,
+     *     duty: string}
+     */
+    private function generatorFields(Fields $in, LegSystem $system): array
     {
+        $in->only([
+            'fuel',
+            'ratings_kw',
+            'rated_pf',
+            'alternator_kva',
+            'altitude_ft',
+            'temp_c',
+            'aspiration',
+            'altitude_pct_per_1000_ft',
+            'altitude_free_ft',
+            'temp_pct_per_10_c',
+            'temp_free_c',
+            'combine',
+            'alternator_factor',
+            'load_pf',
+            'breaker_a',
+            'continuous_load',
+            'breaker_continuous_pct',
+            'plan_to_pct',
+            'average_kw', 'duty',
+        ]);
         $fuel = $in->oneOf('fuel', ['natural_gas', 'lp', 'petrol', 'diesel']);
-        $ratingsIn = $in->object('ratings_kw');
+        $ratingsIn = $in->object('ratings_kw')->only(['natural_gas', 'lp', 'petrol', 'diesel']);
         $ratings = [];
         foreach (['natural_gas', 'lp', 'petrol', 'diesel'] as $name) {
             $kw = $ratingsIn->maybeNp($name);
@@ -64,7 +93,6 @@ final readonly class SourceRating
                 $ratings[$name] = $kw;
             }
         }
-        $ratingsIn->close();
         if ($ratings === []) {
             throw $ratingsIn->node->bad('At least one rating is needed.');
         }
@@ -79,24 +107,34 @@ final readonly class SourceRating
         $hasMakersTemp = $in->has('temp_pct_per_10_c');
         array_push($slopes, $in->n0('temp_pct_per_10_c', $generic[2]), $in->n0('temp_free_c', $generic[3]));
         $read = [
-            'fuel' => $fuel, 'ratings' => $ratings, 'node' => $ratingsIn->node, 'ratedPf' => $ratedPf, 'alternatorKva' => $alternatorKva, 'altitudeFt' => $altitudeFt, 'tempC' => $tempC,
+            'fuel' => $fuel,
+            'ratings' => $ratings,
+            'node' => $ratingsIn->node,
+            'ratedPf' => $ratedPf,
+            'alternatorKva' => $alternatorKva,
+            'altitudeFt' => $altitudeFt,
+            'tempC' => $tempC,
             'slopes' => $slopes, 'hasMakersAltitude' => $hasMakersAltitude, 'hasMakersTemp' => $hasMakersTemp,
             'isAdded' => $in->oneOf('combine', ['multiply', 'add'], 'multiply') === 'add',
             'alternatorFactor' => $in->number('alternator_factor', 0.1, 1, 1.0),
             'loadPf' => $in->number('load_pf', 0.05, 1, 1.0),
             'breakerA' => $in->maybeNp('breaker_a'),
-            'breakerPct' => $in->number('breaker_continuous_pct', 50, 100, 80.0),
+            'breakerPct' => $in->number('breaker_continuous_pct', 50, 100, $in->bool('continuous_load', false) ? 80.0 : 100.0),
             'planPct' => $in->number('plan_to_pct', 1, 100, 100.0),
             'averageKw' => $in->maybeN0('average_kw'),
             'duty' => $in->oneOf('duty', ['standby', 'prime', 'continuous'], 'standby'),
         ];
-        $in->close();
 
         return $read;
     }
 
-    /** @param array{fuel: string, ratings: array<string, float>, node: Node, ratedPf: float, alternatorKva: ?float, altitudeFt: float, tempC: float, slopes: list<float>, hasMakersAltitude: bool, hasMakersTemp: bool, isAdded: bool, alternatorFactor: float, loadPf: float, breakerA: ?float, breakerPct: float, planPct: float, averageKw: ?float, duty: string} $g */
-    private function generator(array $g, System $system): Answer
+    /**
+     * @param array{fuel: string, ratings: array<string, float>, node: Node, ratedPf: float, alternatorKva: ?float,
+     *     altitudeFt: float, tempC: float, slopes: list<float>, hasMakersAltitude: bool, hasMakersTemp: bool, isAdded: bool,
+     *     alternatorFactor: float, loadPf: float, breakerA: ?float, breakerPct: float, planPct: float, averageKw: ?float,
+     *     duty: string} $g
+     */
+    private function generator(array $g, LegSystem $system): CalculationResult
     {
         $findings = new Findings();
         $working = new Working();
@@ -107,41 +145,76 @@ final readonly class SourceRating
         $t = $tempSlope * max(0.0, $g['tempC'] - $tempFree) / 10 / 100;
         $factor = $g['isAdded'] ? max(0.0, 1 - $a - $t) : max(0.0, 1 - $a) * max(0.0, 1 - $t);
         $engineKw = $ratedKw * $factor;
-        $working->add('Engine at this site', sprintf('%g kW × (1 − %.4g) %s (1 − %.4g): %g ft, %g °C', $ratedKw, $a, $g['isAdded'] ? 'less' : '×', $t, $g['altitudeFt'], $g['tempC']), $engineKw, 'kW');
+        $working->add(
+            'Engine at this site',
+            sprintf(
+                '%g kW × (1 − %.4g) %s (1 − %.4g): %g ft, %g °C',
+                $ratedKw,
+                $a,
+                $g['isAdded'] ? 'less' : '×',
+                $t,
+                $g['altitudeFt'],
+                $g['tempC'],
+            ),
+            $engineKw,
+            'kW',
+        );
         $altKva = $alternator * $g['alternatorFactor'];
         $breakerKva = $g['breakerA'] === null ? null : $g['breakerA'] * $g['breakerPct'] / 100 * $system->vAllLegs() / 1000;
         $usableKva = min($altKva, $breakerKva ?? INF);
         $usableKw = min($engineKw, $usableKva * $g['loadPf']);
         $limitedBy = match (true) {
-            ! Slack::exceeds($engineKw, $usableKva * $g['loadPf']) => 'engine',
-            $breakerKva === null || ! Slack::exceeds($altKva, $breakerKva) => 'alternator',
+            ! Tolerance::exceeds($engineKw, $usableKva * $g['loadPf']) => 'engine',
+            $breakerKva === null || ! Tolerance::exceeds($altKva, $breakerKva) => 'alternator',
             default => 'breaker',
         };
-        $working->add('Usable', sprintf('least of engine %.4g kW, alternator %.4g kVA%s, at a power factor of %g', $engineKw, $altKva, $breakerKva === null ? '' : sprintf(', breaker %.4g kVA', $breakerKva), $g['loadPf']), $usableKw, 'kW');
+        $working->add(
+            'Usable',
+            sprintf(
+                'least of engine %.4g kW, alternator %.4g kVA%s, at a power factor of %g',
+                $engineKw,
+                $altKva,
+                $breakerKva === null ? '' : sprintf(', breaker %.4g kVA', $breakerKva),
+                $g['loadPf'],
+            ),
+            $usableKw,
+            'kW',
+        );
         $ratedA = $alternator * 1000 / $system->vAllLegs();
-        if (Slack::isBelow($factor, 1) && ($a > 0 && ! $g['hasMakersAltitude'] || $t > 0 && ! $g['hasMakersTemp'])) {
-            $findings->note('derate-generic', sprintf('Derated to %.0f %% by generic slopes', 100 * $factor), 'The maker\'s own derating replaces them: ask for the sheet.');
+        if (Tolerance::isBelow($factor, 1) && ($a > 0 && ! $g['hasMakersAltitude'] || $t > 0 && ! $g['hasMakersTemp'])) {
+            $findings->raise('derate-generic', ['left_pct' => 100 * $factor]);
         }
-        if (Slack::isBelow($factor, self::HEAVY)) {
-            $findings->warn('derate-heavy', sprintf('Height and heat leave %.0f %% of the rating', 100 * $factor), 'A machine this far from its rated place is easily overrated on paper.');
+        if (Tolerance::isBelow($factor, self::HEAVY)) {
+            $findings->raise('derate-heavy', ['left_pct' => 100 * $factor]);
         }
         if ($limitedBy === 'breaker') {
-            $findings->warn('breaker-limits', sprintf('The output breaker gives out first, at %.1f kVA', $breakerKva ?? 0.0), 'A breaker carries its continuous share only. Plan to it, or have it changed within what alternator and conductors stand.');
+            $findings->raise('breaker-limits', ['breaker_kva' => $breakerKva ?? 0.0]);
         }
         $largest = StandardSizes::next(1.25 * $ratedA);
-        if ($g['breakerA'] !== null && $largest !== null && Slack::exceeds($g['breakerA'], $largest)) {
-            $findings->stop('breaker-large', sprintf('The output breaker of %g A is larger than %d A', $g['breakerA'], $largest), 'Alternator and conductors may be unprotected.');
+        if ($g['breakerA'] !== null && $largest !== null && Tolerance::exceeds($g['breakerA'], $largest)) {
+            $findings->raise('breaker-large', ['breaker_a' => $g['breakerA'], 'largest' => $largest]);
         }
-        if ($g['duty'] !== 'continuous' && $g['averageKw'] !== null && Slack::exceeds($g['averageKw'], self::AVERAGE_LIMIT * $engineKw)) {
-            $findings->warn('average-over-70', sprintf('On average %.1f kW of %.1f kW', $g['averageKw'], $engineKw), 'Standby and prime ratings commonly allow 70 % as a mean of 24 hours. Confirm with the maker, or take a larger set.');
+        if ($g['duty'] !== 'continuous' && $g['averageKw'] !== null && Tolerance::exceeds(
+            $g['averageKw'],
+            self::AVERAGE_LIMIT * $engineKw,
+        )) {
+            $findings->raise('average-over-70', ['average_kw' => $g['averageKw'], 'engine_kw' => $engineKw]);
         }
-        if (! Slack::exceeds($usableKw, 0)) {
-            $findings->stop('no-rating-left', 'Nothing is left of the rating', 'At this height and heat, by these figures, the machine carries no load.');
+        if (! Tolerance::exceeds($usableKw, 0)) {
+            $findings->raise('no-rating-left');
         }
 
-        return new Answer([
-            'rated_kw' => $ratedKw, 'factor' => $factor, 'engine_kw' => $engineKw, 'alternator_kva' => $altKva, 'breaker_kva' => $breakerKva, 'usable_kva' => $usableKva,
-            'usable_kw' => $usableKw, 'plan_kw' => $usableKw * $g['planPct'] / 100, 'limited_by' => $limitedBy, 'leg_a' => $usableKva * 1000 / $system->vAllLegs(),
+        return new CalculationResult([
+            'rated_kw' => $ratedKw,
+            'factor' => $factor,
+            'engine_kw' => $engineKw,
+            'alternator_kva' => $altKva,
+            'breaker_kva' => $breakerKva,
+            'usable_kva' => $usableKva,
+            'usable_kw' => $usableKw,
+            'plan_kw' => $usableKw * $g['planPct'] / 100,
+            'limited_by' => $limitedBy,
+            'leg_a' => $usableKva * 1000 / $system->vAllLegs(),
             'rated_a' => $ratedA, 'breaker_next_a' => StandardSizes::next($ratedA),
         ], $findings->all(), $working->lines);
     }
@@ -155,8 +228,22 @@ final readonly class SourceRating
         foreach (self::FUEL_FACTORS as $other => $factor) {
             if ($g['fuel'] !== 'diesel' && isset($g['ratings'][$other])) {
                 $ratedKw = $g['ratings'][$other] * self::FUEL_FACTORS[$g['fuel']] / $factor;
-                $working->add('Rated on this fuel', sprintf('%g kW on %s × %g / %g', $g['ratings'][$other], str_replace('_', ' ', $other), self::FUEL_FACTORS[$g['fuel']], $factor), $ratedKw, 'kW');
-                $findings->warn('fuel-factor-assumed', sprintf('%.1f kW on %s is derived from the rating on %s', $ratedKw, str_replace('_', ' ', $g['fuel']), str_replace('_', ' ', $other)), 'The same machine is weaker on gas by a share that differs by maker: read it from the nameplate.');
+                $working->add(
+                    'Rated on this fuel',
+                    sprintf(
+                        '%g kW on %s × %g / %g',
+                        $g['ratings'][$other],
+                        str_replace('_', ' ', $other),
+                        self::FUEL_FACTORS[$g['fuel']],
+                        $factor,
+                    ),
+                    $ratedKw,
+                    'kW',
+                );
+                $findings->raise(
+                    'fuel-factor-assumed',
+                    ['rated_kw' => $ratedKw, 'fuel' => str_replace('_', ' ', $g['fuel']), 'other' => str_replace('_', ' ', $other)],
+                );
 
                 return $ratedKw;
             }
@@ -165,9 +252,25 @@ final readonly class SourceRating
         throw $g['node']->bad("There is no rating for {$g['fuel']}, and none that it could be derived from.");
     }
 
-    /** @return array{continuousKw: float, surgeKw: float, batteryKwh: float, count: int, extraKwh: float, dod: float, efficiency: float, output: string, outletA: ?float, legKw: ?float, needs240: bool} */
+    /**
+     * @return array{continuousKw: float, surgeKw: float, batteryKwh: float, count: int, extraKwh: float, dod: float,
+     *     efficiency: float, output: string, outletA: ?float, legKw: ?float, needs240: bool}
+     */
     private function inverterFields(Fields $in): array
     {
+        $in->only([
+            'continuous_kw',
+            'surge_kw',
+            'battery_kwh',
+            'count',
+            'extra_battery_kwh',
+            'dod_pct',
+            'efficiency_pct',
+            'output',
+            'outlet_a',
+            'leg_kw',
+            'needs_240',
+        ]);
         $continuousKw = $in->np('continuous_kw');
         $surgeKw = $in->np('surge_kw', $continuousKw);
         $read = [
@@ -182,19 +285,26 @@ final readonly class SourceRating
             'legKw' => $in->maybeNp('leg_kw'),
             'needs240' => $in->bool('needs_240', false),
         ];
-        $in->close();
-        if ($surgeKw < $continuousKw) {
+
+        return $read;
+    }
+
+    /** @param array{continuousKw: float, surgeKw: float, output: string, legKw: ?float, ...} $read */
+    private function refuseContradictions(Fields $in, array $read): void
+    {
+        if ($read['surgeKw'] < $read['continuousKw']) {
             throw $in->at('surge_kw')->bad('A surge cannot be less than what it gives continuously.');
         }
         if ($read['legKw'] !== null && $read['output'] !== 'split_240') {
             throw $in->at('leg_kw')->bad('Only an output of two legs has a rating by leg.');
         }
-
-        return $read;
     }
 
-    /** @param array{continuousKw: float, surgeKw: float, batteryKwh: float, count: int, extraKwh: float, dod: float, efficiency: float, output: string, outletA: ?float, legKw: ?float, needs240: bool} $i */
-    private function inverter(array $i, float $vLn): Answer
+    /**
+     * @param array{continuousKw: float, surgeKw: float, batteryKwh: float, count: int, extraKwh: float, dod: float,
+     *     efficiency: float, output: string, outletA: ?float, legKw: ?float, needs240: bool} $i
+     */
+    private function inverter(array $i, float $vLn): CalculationResult
     {
         $findings = new Findings();
         $working = new Working();
@@ -209,21 +319,34 @@ final readonly class SourceRating
         };
         $legKw = min($legKw, $i['outletA'] === null ? INF : $i['outletA'] * $vLn / 1000);
         $usableKwh = ($i['batteryKwh'] * $i['count'] + $i['extraKwh']) * $i['dod'] * $i['efficiency'];
-        $working->add('Usable power', sprintf('%d × %g kW%s', $i['count'], $i['continuousKw'], $outletKw === null ? '' : sprintf(', through an outlet of %g kW', $outletKw)), $usableKw, 'kW');
-        $working->add('Usable energy', sprintf('(%d × %g + %g) kWh × %g × %g', $i['count'], $i['batteryKwh'], $i['extraKwh'], $i['dod'], $i['efficiency']), $usableKwh, 'kWh');
+        $working->add(
+            'Usable power',
+            sprintf(
+                '%d × %g kW%s',
+                $i['count'],
+                $i['continuousKw'],
+                $outletKw === null ? '' : sprintf(', through an outlet of %g kW', $outletKw),
+            ),
+            $usableKw,
+            'kW',
+        );
+        $working->add(
+            'Usable energy',
+            sprintf('(%d × %g + %g) kWh × %g × %g', $i['count'], $i['batteryKwh'], $i['extraKwh'], $i['dod'], $i['efficiency']),
+            $usableKwh,
+            'kWh',
+        );
         if (! $isSplit) {
-            $message = 'This station gives one voltage only, no 240 V';
-            $because = 'Loads across two legs see nothing: an air conditioner or a dryer stays off.';
-            $i['needs240'] ? $findings->stop('no-240', $message, $because) : $findings->note('no-240', $message, $because);
+            $findings->raise('no-240', severity: $i['needs240'] ? Severity::Stop : Severity::Note);
         }
-        if ($outletKw !== null && Slack::isBelow($outletKw, $powerKw)) {
-            $findings->warn('outlet-limits', sprintf('The outlet passes %.1f kW of %.1f kW', $outletKw, $powerKw), 'The plug is smaller than the machine behind it.');
+        if ($outletKw !== null && Tolerance::isBelow($outletKw, $powerKw)) {
+            $findings->raise('outlet-limits', ['outlet_kw' => $outletKw, 'power_kw' => $powerKw]);
         }
-        if ($isSplit && Slack::isBelow(2 * $legKw, $usableKw)) {
-            $findings->note('leg-limits', sprintf('Each leg gives %.1f kW', $legKw), 'All of the power is there only when both legs share it.');
+        if ($isSplit && Tolerance::isBelow(2 * $legKw, $usableKw)) {
+            $findings->raise('leg-limits', ['leg_kw' => $legKw]);
         }
 
-        return new Answer([
+        return new CalculationResult([
             'usable_kw' => $usableKw, 'surge_kw' => $i['surgeKw'] * $i['count'], 'usable_kwh' => $usableKwh, 'leg_kw' => $legKw,
             'leg_a' => $legKw * 1000 / $vLn, 'legs' => $isSplit ? 2 : 1,
         ], $findings->all(), $working->lines);

@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace Escapement\Core\PowerDown;
 
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Calc\Findings;
-use Escapement\Core\Calc\Working;
+use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Fields;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Finding\Findings;
+use Escapement\Core\Finding\Working;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Fields;
+use Escapement\Core\Input\Node;
 
 /**
  * How long a house is dark on the day its switch goes in, and what has to happen in that time.
  *
  * What needs no dead supply and can go before goes before; what waits for dark work goes after; the rest stands in the
- * dark window, between the opening (isolated, locked, proved dead) and the closing. Minutes count from the opening. Rule: field notes P12.
+ * dark window, between the opening (isolated, locked, proved dead) and the closing. Minutes count from the opening. Rule:
+ * docs/rules.md#power-down.
  */
 final readonly class PowerDown
 {
@@ -26,7 +27,7 @@ final readonly class PowerDown
     private const GOOD_MIN = 60;
     private const DAY_MIN = 1440;
 
-    public function answer(Node $input): Answer
+    public function answer(Node $input): CalculationResult
     {
         $in = new Fields($input);
         $promisedMin = $in->maybeInt('promised_min', 1, self::DAY_MIN);
@@ -38,7 +39,10 @@ final readonly class PowerDown
         $tasks = $this->sorted($read, $in->node->at('tasks', null));
 
         $phases = $this->phases($tasks);
-        $of = static fn(string $phase): array => array_values(array_filter($tasks, static fn(Task $task): bool => $phases[$task->at] === $phase));
+        $of = static fn(string $phase): array => array_values(array_filter(
+            $tasks,
+            static fn(Task $task): bool => $phases[$task->at] === $phase,
+        ));
         $dark = $this->table($of('dark'));
         $hasWindow = $dark->starts !== [];
         $windowMin = $hasWindow ? $open->minutes + $dark->minutes + $close->minutes : 0;
@@ -48,7 +52,13 @@ final readonly class PowerDown
         $rows = [];
         $critical = $dark->critical();
         $row = static fn(Task $task, string $phase, int $start, bool $isCritical): array => [
-            'id' => $task->id, 'name' => $task->name, 'who' => $task->who, 'phase' => $phase, 'start_min' => $start, 'finish_min' => $start + $task->minutes, 'critical' => $isCritical,
+            'id' => $task->id,
+            'name' => $task->name,
+            'who' => $task->who,
+            'phase' => $phase,
+            'start_min' => $start,
+            'finish_min' => $start + $task->minutes,
+            'critical' => $isCritical,
         ];
         foreach ($tasks as $task) {
             $start = match ($phases[$task->at]) {
@@ -71,8 +81,10 @@ final readonly class PowerDown
             $working->add("Dark work of $name", 'the sum of the tasks', $minutes, 'min');
         }
 
-        return new Answer([
-            'window_min' => $windowMin, 'shortest' => $dark->isShortest, 'bound_min' => $hasWindow ? $open->minutes + $dark->bound() + $close->minutes : 0,
+        return new CalculationResult([
+            'window_min' => $windowMin,
+            'shortest' => $dark->isShortest,
+            'bound_min' => $hasWindow ? $open->minutes + $dark->bound() + $close->minutes : 0,
             'before_min' => $before->minutes, 'after_min' => $after->minutes, 'tasks' => $rows,
         ], $this->judge($windowMin, $promisedMin, $isHot, $dark, $of('dark')), $working->lines);
     }
@@ -87,26 +99,29 @@ final readonly class PowerDown
         $findings = new Findings();
         if ($promisedMin !== null && $windowMin > $promisedMin) {
             $over = $windowMin - $promisedMin;
-            $findings->warn('longer-than-promised', "Dark for $windowMin min, $over more than promised", 'Take work out of the window, bring another pair of hands, or agree another time.', $this->ids(array_intersect_key(array_column($inWindow, null, 'at'), $dark->critical())));
+            $findings->raise(
+                'longer-than-promised',
+                ['window_min' => $windowMin, 'over' => $over],
+                $this->ids(array_intersect_key(array_column($inWindow, null, 'at'), $dark->critical())),
+            );
         }
         if ($windowMin > self::GOOD_MIN) {
-            $because = 'An hour is what a house bears well; food, medicine and people in heat do not wait.';
-            $isHot ? $findings->warn('hot-day', "Dark for $windowMin min on a hot day", $because) : $findings->note('over-an-hour', "Dark for $windowMin min", $because);
+            $findings->raise($isHot ? 'hot-day' : 'over-an-hour', ['window_min' => $windowMin]);
         }
         $between = array_values(array_filter($inWindow, static fn(Task $task): bool => ! $task->dark));
         if ($between !== []) {
-            $findings->note('stands-between-dark-work', 'Needs no dead supply, but stands in the window', 'Dark work waits for it and it waits for dark work. See whether one of the two can be untied.', $this->ids($between));
+            $findings->raise('stands-between-dark-work', [], $this->ids($between));
         }
         $hands = $dark->work === [] ? 0 : max($dark->work);
         if ($hands > $dark->pathMinutes) {
             $who = (string) array_search($hands, $dark->work, true);
-            $findings->note('one-pair-of-hands', "$who works $hands min in the window", "The work itself needs no more than $dark->pathMinutes min: another pair of hands shortens it.", [$who]);
+            $findings->raise('one-pair-of-hands', ['who' => $who, 'hands' => $hands, 'path_minutes' => $dark->pathMinutes], [$who]);
         }
         if ($inWindow === []) {
-            $findings->note('nothing-dark', 'Nothing here needs a dead supply', 'Mark each task that touches a conductor: it waits until the supply is open, locked and proved dead.');
+            $findings->raise('nothing-dark');
         }
         if (! $dark->isShortest) {
-            $findings->note('not-proved-shortest', 'Another order may be shorter', 'There are too many orders to try them all; this is the best of those tried.');
+            $findings->raise('not-proved-shortest');
         }
 
         return $findings->all();
@@ -164,7 +179,10 @@ final readonly class PowerDown
         $places = array_flip(array_column($read, 'id'));
         $waiting = [];
         foreach ($read as $at => $one) {
-            $after = array_map(static fn(Node $node): int => $places[$node->text()] ?? throw $node->bad("There is no task \"{$node->text()}\"."), $one['after']);
+            $after = array_map(
+                static fn(Node $node): int => $places[$node->text()] ?? throw $node->bad("There is no task \"{$node->text()}\"."),
+                $one['after'],
+            );
             $waiting[$at] = new Task($at, $one['id'], $one['name'], $one['who'], $one['minutes'], $after, $one['dark']);
         }
         $sorted = [];
@@ -218,7 +236,10 @@ final readonly class PowerDown
     {
         $here = array_column($tasks, 'at');
 
-        return new Timetable(array_map(static fn(Task $task): Task => $task->waitingFor(array_values(array_intersect($task->after, $here))), $tasks));
+        return new Timetable(array_map(
+            static fn(Task $task): Task => $task->waitingFor(array_values(array_intersect($task->after, $here))),
+            $tasks,
+        ));
     }
 
     /**

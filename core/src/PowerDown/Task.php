@@ -13,7 +13,15 @@ final readonly class Task
      * @param list<int>    $after the places of what has to be finished first
      * @param bool         $dark  can only be done with the supply open, locked and proved dead
      */
-    public function __construct(public int $at, public string $id, public string $name, public array $who, public int $minutes, public array $after, public bool $dark) {}
+    public function __construct(
+        public int $at,
+        public string $id,
+        public string $name,
+        public array $who,
+        public int $minutes,
+        public array $after,
+        public bool $dark,
+    ) {}
 
     /** @param list<int> $after */
     public function waitingFor(array $after): self

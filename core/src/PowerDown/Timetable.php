@@ -74,7 +74,10 @@ final class Timetable
         foreach ($order as $at) {
             $pushes = $finish($at) === $this->minutes;
             foreach (array_keys($critical) as $next) {
-                $meets = in_array($at, $this->tasks[$next]->after, true) || array_intersect($this->tasks[$at]->who, $this->tasks[$next]->who) !== [];
+                $meets = in_array($at, $this->tasks[$next]->after, true) || array_intersect(
+                    $this->tasks[$at]->who,
+                    $this->tasks[$next]->who,
+                ) !== [];
                 $pushes = $pushes || $meets && $finish($at) === $this->starts[$next];
             }
             if ($pushes) {
@@ -100,7 +103,12 @@ final class Timetable
             }
             $from = 0;
             foreach ($task->after as $before) {
-                $from = max($from, isset($starts[$before]) ? $starts[$before] + $this->tasks[$before]->minutes : $earliest[$before] + $this->tasks[$before]->minutes);
+                $from = max(
+                    $from,
+                    isset($starts[$before])
+                        ? $starts[$before] + $this->tasks[$before]->minutes
+                        : $earliest[$before] + $this->tasks[$before]->minutes,
+                );
             }
             $earliest[$at] = $this->free($task, $from, $busy);
             if ($this->best !== null && $earliest[$at] + $this->tails[$at] >= $this->best) {
@@ -118,25 +126,28 @@ final class Timetable
         if ($this->best !== null && $this->leastForPeople($earliest) >= $this->best) {
             return;
         }
-        $ready = array_filter(array_keys($earliest), fn(int $at): bool => array_intersect_key($earliest, array_flip($this->tasks[$at]->after)) === []);
+        $ready = array_filter(
+            array_keys($earliest),
+            fn(int $at): bool => array_intersect_key($earliest, array_flip($this->tasks[$at]->after)) === [],
+        );
         $firstOver = PHP_INT_MAX;
-        foreach ($ready as $at) {
-            $firstOver = min($firstOver, $earliest[$at] + $this->tasks[$at]->minutes);
+        foreach ($ready as $one) {
+            $firstOver = min($firstOver, $earliest[$one] + $this->tasks[$one]->minutes);
         }
         $ready = array_filter($ready, static fn(int $at): bool => $earliest[$at] < $firstOver);
         usort($ready, fn(int $a, int $b): int => [$this->tails[$b], $earliest[$a]] <=> [$this->tails[$a], $earliest[$b]]);
-        foreach ($ready as $at) {
+        foreach ($ready as $next) {
             if ($this->best !== null && ($this->best === $this->bound() || ++$this->steps > self::MOST_STEPS)) {
                 return;
             }
-            if ($this->best !== null && $earliest[$at] < $lastStart) {
+            if ($this->best !== null && $earliest[$next] < $lastStart) {
                 continue; // the same timetable comes from another order
             }
             $then = $busy;
-            foreach ($this->tasks[$at]->who as $name) {
-                $then[$name][] = [$earliest[$at], $earliest[$at] + $this->tasks[$at]->minutes];
+            foreach ($this->tasks[$next]->who as $name) {
+                $then[$name][] = [$earliest[$next], $earliest[$next] + $this->tasks[$next]->minutes];
             }
-            $this->search($starts + [$at => $earliest[$at]], $then, $earliest[$at]);
+            $this->search($starts + [$next => $earliest[$next]], $then, $earliest[$next]);
         }
     }
 

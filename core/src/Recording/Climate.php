@@ -40,7 +40,12 @@ final readonly class Climate
         $random = new Randomizer(new Xoshiro256StarStar($this->seed));
         $unit = static fn(): float => $random->getInt(0, 999_999) / 1_000_000;
         $logarithmic = static fn(float $least, float $most): float => $least * ($most / $least) ** $unit();
-        $set = static fn(float $atS, int|float $v): array => ['at_ms' => (int) round($atS * 1000), 'do' => 'set_source', 'source' => 'normal', 'v' => $v];
+        $set = static fn(float $atS, int|float $v): array => [
+            'at_ms' => (int) round($atS * 1000),
+            'do' => 'set_source',
+            'source' => 'normal',
+            'v' => $v,
+        ];
         $rates = [$this->blinksPerYear, $this->sagsPerYear, $this->outagesPerYear];
         $perSecond = array_sum($rates) / (self::YEAR_DAYS * 86_400);
         $untilS = $this->days * 86_400;
@@ -56,7 +61,10 @@ final readonly class Climate
                 $events = [$set(0, 0), $set($lastsS = $logarithmic(0.05, max(0.06, $this->blinkLongestS)), $nominalV)];
             } elseif ($pick < $rates[0] + $rates[1]) {
                 $percent = $this->sagDeepestPct + $unit() * (90 - $this->sagDeepestPct);
-                $events = [$set(0, round($nominalV * $percent / 100, 1)), $set($lastsS = $logarithmic(0.05, max(0.06, $this->sagLongestS)), $nominalV)];
+                $events = [
+                    $set(0, round($nominalV * $percent / 100, 1)),
+                    $set($lastsS = $logarithmic(0.05, max(0.06, $this->sagLongestS)), $nominalV),
+                ];
             } else {
                 $lastsS = $logarithmic($this->outageShortestS, max($this->outageShortestS + 1, $this->outageLongestS));
                 $events = [$set(0, 0), $set($lastsS, $nominalV)];

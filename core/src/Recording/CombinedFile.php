@@ -15,7 +15,12 @@ final readonly class CombinedFile
         if (preg_match('/^--- file type: CFG ---[ \t]*\r?\n(.*?)^--- file type: /ims', $bytes, $config) !== 1) {
             throw RecordingFault::atByte('Combined file', 0, 'No section "--- file type: CFG ---" was found.');
         }
-        if (preg_match('/^--- file type: DAT (ASCII|BINARY|BINARY32|FLOAT32)[ \t]*(?::[ \t]*(\d+))?[ \t]*---[ \t]*\r?\n/im', $bytes, $head, PREG_OFFSET_CAPTURE) !== 1) {
+        if (preg_match(
+            '/^--- file type: DAT (ASCII|BINARY|BINARY32|FLOAT32)[ \t]*(?::[ \t]*(\d+))?[ \t]*---[ \t]*\r?\n/im',
+            $bytes,
+            $head,
+            PREG_OFFSET_CAPTURE,
+        ) !== 1) {
             throw RecordingFault::whole('Combined file: no data section was found.');
         }
         $from = $head[0][1] + strlen($head[0][0]);
@@ -23,7 +28,11 @@ final readonly class CombinedFile
         $said = $head[2][0] ?? '';
         if ($said !== '') {
             if (strlen($data) < (int) $said) {
-                throw RecordingFault::atByte('Combined file', $from, sprintf('The data section should have %s bytes; the file ends after %d of them.', $said, strlen($data)));
+                throw RecordingFault::atByte(
+                    'Combined file',
+                    $from,
+                    sprintf('The data section should have %s bytes; the file ends after %d of them.', $said, strlen($data)),
+                );
             }
             $data = substr($data, 0, (int) $said);
         }

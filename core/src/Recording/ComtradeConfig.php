@@ -62,7 +62,9 @@ final readonly class ComtradeConfig
         $started = implode(' ', $lines->next(2, 'the time of the first sample'));
         $lines->next(2, 'the time of the trigger');
         $formatText = strtoupper($lines->next(1, 'the file type')[0]);
-        $format = DataFormat::tryFrom($formatText) ?? throw $lines->bad("The file type is \"$formatText\"; it must be ASCII, BINARY, BINARY32 or FLOAT32.");
+        $format = DataFormat::tryFrom($formatText) ?? throw $lines->bad(
+            "The file type is \"$formatText\"; it must be ASCII, BINARY, BINARY32 or FLOAT32.",
+        );
         $factor = $lines->isAtEnd() ? 1.0 : $lines->number($lines->next(1, 'the time multiplier')[0], 0, 1e9);
 
         return new self($head[0], $year, $analog, $digitalCount, $lineHz, $rates, $started, $format, $factor > 0 ? $factor : 1.0);
@@ -75,7 +77,7 @@ final readonly class ComtradeConfig
 
     public function isByTimeStamp(): bool
     {
-        return $this->rates[0]['rate'] == 0.0;
+        return (float) $this->rates[0]['rate'] === 0.0;
     }
 
     /** The time from sample to sample where it is the same throughout. */

@@ -13,7 +13,12 @@ final readonly class ComtradeData
      * @param list<int> $phases the places of the voltage channels among the analog ones, one a phase
      * @param ?int      $hertz  likewise of the frequency
      */
-    public function __construct(private ComtradeConfig $config, private array $phases, private ?int $hertz = null, private float $scale = 1.0) {}
+    public function __construct(
+        private ComtradeConfig $config,
+        private array $phases,
+        private ?int $hertz = null,
+        private float $scale = 1.0,
+    ) {}
 
     /**
      * @param iterable<string> $chunks of any size
@@ -59,7 +64,11 @@ final readonly class ComtradeData
             $whole = intdiv(strlen($rest), $bytes);
             for ($i = 0; $i < $whole; $i++) {
                 if ($done >= $due) {
-                    throw RecordingFault::atByte(self::FILE, $done * $bytes, "$due samples of $bytes bytes are announced; the file goes on after them.");
+                    throw RecordingFault::atByte(
+                        self::FILE,
+                        $done * $bytes,
+                        "$due samples of $bytes bytes are announced; the file goes on after them.",
+                    );
                 }
                 /** @var array<string, int> $record floats only where there is no sign bit to look at */
                 $record = unpack($unpack, $rest, $i * $bytes);
@@ -86,7 +95,11 @@ final readonly class ComtradeData
             $rest = substr($rest, $whole * $bytes);
         }
         if ($done < $due || $rest !== '') {
-            throw RecordingFault::atByte(self::FILE, $done * $bytes + strlen($rest), sprintf('%d samples of %d bytes are announced, %d bytes in all; the file ends here.', $due, $bytes, $due * $bytes));
+            throw RecordingFault::atByte(
+                self::FILE,
+                $done * $bytes + strlen($rest),
+                sprintf('%d samples of %d bytes are announced, %d bytes in all; the file ends here.', $due, $bytes, $due * $bytes),
+            );
         }
     }
 

@@ -14,7 +14,12 @@ final readonly class CsvTable
      * @param non-empty-string $separator
      * @param list<string>     $headings
      */
-    private function __construct(public string $separator, public array $headings, public bool $hasHeading, private bool $hasDecimalComma) {}
+    private function __construct(
+        public string $separator,
+        public array $headings,
+        public bool $hasHeading,
+        private bool $hasDecimalComma,
+    ) {}
 
     /** @param string $start the first lines of the file */
     public static function look(string $start): self
@@ -23,7 +28,8 @@ final readonly class CsvTable
         if (str_contains(substr($start, 0, 4000), "\0") || trim($start) === '') {
             throw RecordingFault::atLine(self::FILE, 1, 'This is no table of text.');
         }
-        $lines = preg_split('/\r\n|\r|\n/', $start) ?: [];
+        $split = preg_split('/\r\n|\r|\n/', $start);
+        $lines = $split === false ? [] : $split;
         $separator = ',';
         foreach ([';', "\t"] as $other) {
             $separator = substr_count($lines[0], $other) > substr_count($lines[0], $separator) ? $other : $separator;
@@ -60,7 +66,11 @@ final readonly class CsvTable
             }
             $cells = str_contains($text, '"') ? self::cells($text, $this->separator) : explode($this->separator, $text);
             if (count($cells) !== $width) {
-                throw RecordingFault::atLine(self::FILE, $line, "$width columns are needed as in the first line; there are " . count($cells) . '.');
+                throw RecordingFault::atLine(
+                    self::FILE,
+                    $line,
+                    "$width columns are needed as in the first line; there are " . count($cells) . '.',
+                );
             }
             $atMs = $this->time(trim($cells[$columns->time]), $columns->unit, $line);
             if ($atMs < $before) {

@@ -94,8 +94,15 @@ final readonly class RecordingFile
     }
 
     /** @param list<string> $more channel lines after the voltages */
-    private function config(string $factor, int $rate, int $count, string $startedAt, DataFormat $format, int $timeFactor, array $more): string
-    {
+    private function config(
+        string $factor,
+        int $rate,
+        int $count,
+        string $startedAt,
+        DataFormat $format,
+        int $timeFactor,
+        array $more,
+    ): string {
         $channels = [];
         foreach ($this->names as $i => $name) {
             $channels[] = ($i + 1) . ",$name," . chr(65 + $i) . ",,V,$factor,0,0,-999999999,999999999,1,1,P";
@@ -105,7 +112,8 @@ final readonly class RecordingFile
 
         return implode("\r\n", [
             str_replace(',', ' ', $this->station) . ',escapement,2013', "$analog,{$analog}A,0D", ...$channels,
-            (string) $this->lineHz, $rate === 0 ? '0' : '1', "$rate,$count", $startedAt, $startedAt, $format->value, (string) $timeFactor, '0,0', 'B,3',
+            (string) $this->lineHz, $rate === 0 ? '0' : '1', "$rate,$count",
+            $startedAt, $startedAt, $format->value, (string) $timeFactor, '0,0', 'B,3',
         ]) . "\r\n";
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Recording;
 
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Rehearsal\Verb;
+use Escapement\Core\Plant\Side;
+use Escapement\Core\Plant\Source;
 use Escapement\Core\Settings\Limit;
 use Escapement\Core\Settings\Sensing;
-use Escapement\Core\Site\Side;
-use Escapement\Core\Site\Source;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 
 /**
  * A recording as the utility of a rehearsal: few events, and every crossing of a limit at the millisecond it has there.
@@ -28,7 +28,10 @@ final readonly class Reduction
     /** @return list<ScenarioEvent> */
     public function events(Series $series): array
     {
-        $voltLines = [$this->source->nominalV / 2, ...$this->lines($this->source->nominalV, static fn(Sensing $s): array => [$s->underVoltage, $s->overVoltage])];
+        $voltLines = [
+            $this->source->nominalV / 2,
+            ...$this->lines($this->source->nominalV, static fn(Sensing $s): array => [$s->underVoltage, $s->overVoltage]),
+        ];
         $hertzLines = $this->lines($this->source->nominalHz, static fn(Sensing $s): array => [$s->underFrequency, $s->overFrequency]);
         $nominal = array_fill(0, max(1, $this->source->phases), (float) $this->source->nominalV);
         $nominalSide = $this->side($nominal, $voltLines);

@@ -44,7 +44,10 @@ final class Series
             return;
         }
         if ($last + 1 >= self::MOST) {
-            throw RecordingFault::whole(sprintf('This recording has more than %s different values. Cut it into shorter ones.', number_format(self::MOST)));
+            throw RecordingFault::whole(sprintf(
+                'This recording has more than %s different values. Cut it into shorter ones.',
+                number_format(self::MOST),
+            ));
         }
         if ($last >= 0 && $this->atMs[$last] === $atMs) { // within one millisecond the last one holds
             $this->hz[$last] = $hz;

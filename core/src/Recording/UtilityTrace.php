@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Recording;
 
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Rehearsal\Verb;
-use Escapement\Core\Site\Side;
-use Escapement\Core\Site\Source;
+use Escapement\Core\Plant\Side;
+use Escapement\Core\Plant\Source;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 
 /** The utility of a scenario as measurements: a value at each change, and one a cycle while it is on its way. */
 final readonly class UtilityTrace

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal;
 
+use Escapement\Core\Simulation\Event;
+use Escapement\Core\Simulation\Event\EngineLockedOut;
+use Escapement\Core\Simulation\EventKind;
+
 /**
  * From an event back to what set it off, each link the latest earlier event that can have caused it.
  *
@@ -17,14 +21,42 @@ final readonly class CauseChain
         'transfer_reversed' => ['source_lost'],
         'switch_opened' => ['return_bypassed', 'timer_expired:transfer_delay', 'timer_expired:return_delay', 'source_lost:emergency'],
         'return_bypassed' => ['source_lost:emergency', 'source_returned:normal', 'selector_changed'],
-        'timer_cancelled' => ['source_lost', 'source_returned', 'outage_abandoned', 'test_ended', 'test_started', 'selector_changed', 'engine_locked_out', 'engine_stopped'],
+        'timer_cancelled' => [
+            'source_lost',
+            'source_returned',
+            'outage_abandoned',
+            'test_ended',
+            'test_started',
+            'selector_changed',
+            'engine_locked_out',
+            'engine_stopped',
+        ],
         'timer_started:start_delay' => ['source_lost:normal', 'selector_changed', 'switch_closed:normal'],
         'timer_started:transfer_delay' => ['source_returned:emergency', 'timer_expired:start_delay', 'test_started', 'source_lost:normal'],
-        'timer_started:return_delay' => ['source_returned:normal', 'source_returned:emergency', 'switch_closed:emergency', 'test_ended', 'selector_changed'],
-        'timer_started:cooldown' => ['switch_closed:normal', 'outage_abandoned', 'test_ended', 'source_returned:normal', 'selector_changed'],
+        'timer_started:return_delay' => [
+            'source_returned:normal',
+            'source_returned:emergency',
+            'switch_closed:emergency',
+            'test_ended',
+            'selector_changed',
+        ],
+        'timer_started:cooldown' => [
+            'switch_closed:normal',
+            'outage_abandoned',
+            'test_ended',
+            'source_returned:normal',
+            'selector_changed',
+        ],
         'outage_abandoned' => ['source_returned:normal'],
         'start_contact_closed' => ['timer_expired:start_delay', 'test_started', 'source_lost:normal', 'selector_changed'],
-        'start_contact_opened' => ['timer_expired:cooldown', 'selector_changed', 'engine_locked_out', 'switch_closed:normal', 'test_ended', 'outage_abandoned'],
+        'start_contact_opened' => [
+            'timer_expired:cooldown',
+            'selector_changed',
+            'engine_locked_out',
+            'switch_closed:normal',
+            'test_ended',
+            'outage_abandoned',
+        ],
         'crank_started' => ['crank_failed', 'start_contact_closed', 'engine_reset'],
         'crank_failed' => ['crank_started'],
         'engine_fired' => ['crank_started'],
@@ -58,7 +90,7 @@ final readonly class CauseChain
             if ($cause >= 0) {
                 $causes[$place] = $cause;
             }
-            $latest[$event->kind] = $latest[$name] = $place;
+            $latest[$event->kind()->value] = $latest[$name] = $place;
         }
         $this->causes = $causes;
     }
@@ -78,20 +110,18 @@ final readonly class CauseChain
     /** @return list<string> */
     private static function candidates(Event $event, string $name): array
     {
-        if ($event->kind === 'timer_expired') {
+        if ($event->kind() === EventKind::TimerExpired) {
             return [str_replace('expired', 'started', $name)];
         }
-        if ($event->kind === 'engine_locked_out' && $event->keys['reason'] !== 'overcrank') {
+        if ($event instanceof EngineLockedOut && $event->isTrip()) {
             return []; // the script tripped it
         }
 
-        return self::LINKS[$name] ?? self::LINKS[$event->kind] ?? [];
+        return self::LINKS[$name] ?? self::LINKS[$event->kind()->value] ?? [];
     }
 
     private static function name(Event $event): string
     {
-        $detail = $event->keys['timer'] ?? $event->keys['source'] ?? $event->keys['to'] ?? '';
-
-        return $event->kind . ':' . (is_string($detail) ? $detail : '');
+        return $event->kind()->value . ':' . $event->detail();
     }
 }

@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace Escapement\Core\Rehearsal;
 
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Finding\Severity;
-use Escapement\Core\Internal\Slack;
+use Escapement\Core\Finding\Register;
+use Escapement\Core\Input\Tolerance;
+use Escapement\Core\Plant\Side;
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Simulation\Moment;
+use Escapement\Core\Simulation\StateTimeline;
+use Escapement\Core\Simulation\Verb;
 
 /**
  * Where in a rehearsal the second source carries more than it gives. The timing rules know no rating, so the run goes on as if
- * it held: the real one would stall or trip. Rule: field notes S1, R1; settings §1 no-shedding-overload.
+ * it held: the real one would stall or trip. Rule: docs/rules.md#settings-delays.
  */
 final readonly class Overload
 {
@@ -21,7 +25,7 @@ final readonly class Overload
     /** @param float $sourceKw what the source gives */
     public function __construct(Scenario $scenario, RehearsalResult $result, public float $sourceKw)
     {
-        $this->spans = self::spans(self::course($scenario, $result->events), $sourceKw, $scenario->untilMs);
+        $this->spans = self::spans(self::course($scenario, $result->timeline($scenario->untilMs)), $sourceKw, $scenario->untilMs);
     }
 
     public function finding(): ?Finding
@@ -33,63 +37,42 @@ final readonly class Overload
         $mostKw = max(0.0, ...array_map(static fn(OverloadSpan $span): float => $span->mostKw, $this->spans));
         $for = array_sum(array_map(static fn(OverloadSpan $span): int => $span->toMs - $span->fromMs, $this->spans));
 
-        return new Finding(
-            'source-overloaded',
-            Severity::Stop,
-            sprintf(
-                '%s kW on a source that gives %s kW, from %s, for %s.',
-                self::kw($mostKw),
-                self::kw($this->sourceKw),
-                SheetWords::clock($first->fromMs),
-                SheetWords::seconds($for),
-            ),
-            'The rehearsal goes on as if it held. A real source stalls or trips, and the load stays dark. Shed loads, move circuits, or take a larger source.',
-        );
+        return Register::finding('source-overloaded', [
+            'most_kw' => self::kw($mostKw),
+            'source_kw' => self::kw($this->sourceKw),
+            'from' => SheetWords::clock($first->fromMs),
+            'for' => SheetWords::seconds($for),
+        ]);
     }
 
     /**
      * What the second source carries from each moment on.
      *
-     * @param list<Event> $events
-     *
      * @return array<int, float> kW by ms; 0 while it carries nothing
      */
-    private static function course(Scenario $scenario, array $events): array
+    private static function course(Scenario $scenario, StateTimeline $timeline): array
     {
-        $kw = $shed = [];
+        $kw = [];
         foreach ($scenario->loads as $load) {
             $kw[$load->id] = (float) $load->kw;
         }
-        $isOnIt = $scenario->initial->value === 'emergency';
-        $isLive = true;
-        $course = [0 => $isOnIt ? array_sum($kw) : 0.0];
-        $changes = [
-            ...array_map(static fn(Event $event): array => [$event->tMs, 1, $event], $events),
-            ...array_map(
-                static fn(ScenarioEvent $event): array => [$event->atMs, 0, $event],
-                array_filter($scenario->events, static fn(ScenarioEvent $event): bool => $event->do === Verb::SetLoad),
-            ),
-        ];
-        usort($changes, static fn(array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
-        foreach ($changes as [$atMs, , $change]) {
-            if ($change instanceof ScenarioEvent) {
-                $kw[(string) $change->load] = (float) $change->kw;
-            } else {
-                match ($change->kind) {
-                    'switch_closed' => $isOnIt = $change->keys['to'] === 'emergency',
-                    'switch_opened' => $isOnIt = false,
-                    'bus_dead' => $isLive = false,
-                    'bus_live' => $isLive = true,
-                    default => null,
-                };
-                $load = is_string($change->keys['load'] ?? null) ? $change->keys['load'] : '';
-                if ($change->kind === 'load_shed') {
-                    $shed[$load] = true;
-                } elseif ($change->kind === 'load_restored') {
-                    unset($shed[$load]);
-                }
+        $changed = [];
+        foreach ($scenario->events as $event) {
+            if ($event->do === Verb::SetLoad) {
+                $changed[$event->atMs][$event->load] = (float) $event->kw;
             }
-            $course[$atMs] = $isOnIt && $isLive ? array_sum(array_diff_key($kw, $shed)) : 0.0;
+        }
+        $times = array_unique([
+            0,
+            ...array_keys($changed),
+            ...array_map(static fn(Moment $moment): int => $moment->tMs, $timeline->moments),
+        ]);
+        sort($times);
+        $course = [];
+        foreach ($times as $atMs) {
+            $kw = ($changed[$atMs] ?? []) + $kw;
+            $state = $timeline->at($atMs);
+            $course[$atMs] = $state->feed() === Side::Emergency->value ? array_sum(array_diff_key($kw, $state->shed)) : 0.0;
         }
 
         return $course;
@@ -106,7 +89,7 @@ final readonly class Overload
         $fromMs = null;
         $mostKw = 0.0;
         foreach ($course + [$untilMs => 0.0] as $atMs => $kw) {
-            if (Slack::exceeds($kw, $sourceKw)) {
+            if (Tolerance::exceeds($kw, $sourceKw)) {
                 $fromMs ??= $atMs;
                 $mostKw = max($mostKw, $kw);
                 continue;

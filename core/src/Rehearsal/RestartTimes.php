@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal;
 
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Plant\Side;
 use Escapement\Core\Settings\Settings;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Site\Side;
+use Escapement\Core\Simulation\Event\LoadRestored;
+use Escapement\Core\Simulation\Event\LoadShed;
+use Escapement\Core\Simulation\Event\SwitchClosed;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 
 /**
  * When each load is back after a plain outage, by the same controller that the rehearsal plays: plan, rehearsal and the owner's
- * page give one time for it. Rule: timing §6.
+ * page give one time for it. Rule: docs/rules.md#rehearsal.
  */
 final readonly class RestartTimes
 {
@@ -27,7 +32,7 @@ final readonly class RestartTimes
     public function __construct(Plant $plant, Settings $settings, array $loads)
     {
         $dark = new ScenarioEvent(0, Verb::SetSource, Side::Normal, array_fill(0, $plant->normal->phases, 0));
-        $script = $plant->kind === Kind::Mobile ? [$dark, new ScenarioEvent(0, Verb::StartGenerator)] : [$dark];
+        $script = $plant->kind === PlantKind::Mobile ? [$dark, new ScenarioEvent(0, Verb::StartGenerator)] : [$dark];
         $events = Rehearsal::play(new Scenario(
             $plant,
             $settings->withExercise(null),
@@ -38,13 +43,12 @@ final readonly class RestartTimes
         $closedAtMs = null;
         $back = array_fill_keys(array_map(static fn(Load $load): string => $load->id, $loads), 0);
         foreach ($events as $event) {
-            $load = is_string($event->keys['load'] ?? null) ? $event->keys['load'] : '';
-            if ($event->kind === 'switch_closed' && $event->keys['to'] === 'emergency') {
+            if ($event instanceof SwitchClosed && $event->to === Side::Emergency) {
                 $closedAtMs = $event->tMs;
-            } elseif ($event->kind === 'load_shed') {
-                $back[$load] = null;
-            } elseif ($event->kind === 'load_restored' && $closedAtMs !== null) {
-                $back[$load] = $event->tMs - $closedAtMs;
+            } elseif ($event instanceof LoadShed) {
+                $back[$event->load] = null;
+            } elseif ($event instanceof LoadRestored && $closedAtMs !== null) {
+                $back[$event->load] = $event->tMs - $closedAtMs;
             }
         }
         $this->backMs = $closedAtMs === null ? array_fill_keys(array_keys($back), null) : $back;
@@ -56,7 +60,7 @@ final readonly class RestartTimes
     {
         $shed = $settings->loadShed;
 
-        return Rest::ms($plant, $settings) + ($shed === null ? 0
+        return SettlingTime::ms($plant, $settings) + ($shed === null ? 0
             : $shed->firstStepMs + 2 * $shed->lockoutMs + (2 + $loads) * $shed->stepMs + $shed->overloadMs) + self::SPARE_MS;
     }
 }

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal;
 
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\Side;
 use Escapement\Core\Settings\Settings;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Site\Side;
+use Escapement\Core\Simulation\ScenarioEvent;
 
-/** Everything a rehearsal needs: the plant, the sheet, and what happens. Rule: timing §2. */
+/** Everything a rehearsal needs: the plant, the sheet, and what happens. Rule: docs/rules.md#settings-templates. */
 final readonly class Scenario
 {
     /**

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal;
 
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Settings\Exercise;
 use Escapement\Core\Settings\Settings;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
 
 /** A ready scenario with a name, what it teaches, and the few numbers of it that one may turn. */
 enum Story: string
@@ -84,13 +84,13 @@ enum Story: string
     }
 
     /**
-     * @param ?Kind $kind on a vehicle somebody has to start the generator: when, is a number of the story
+     * @param ?PlantKind $kind on a vehicle somebody has to start the generator: when, is a number of the story
      *
      * @return list<StoryNumber>
      */
-    public function numbers(?Kind $kind = null): array
+    public function numbers(?PlantKind $kind = null): array
     {
-        $byHand = $kind === Kind::Mobile && in_array($this, self::BY_HAND, true) ? [new StoryNumber(
+        $byHand = $kind === PlantKind::Mobile && in_array($this, self::BY_HAND, true) ? [new StoryNumber(
             'hand_ms',
             'Generator started by hand after',
             20_000,
@@ -105,7 +105,13 @@ enum Story: string
         $off = new StoryNumber('off_ms', 'Utility lost at', 10_000);
         $lasts = new StoryNumber('lasts_ms', 'Outage lasts', 180_000);
         $from = new StoryNumber('off_ms', 'Begins at', 10_000);
-        $percent = static fn(int $default): StoryNumber => new StoryNumber('percent', 'Voltage falls to, % of nominal', $default, isTime: false, max: 200);
+        $percent = static fn(int $default): StoryNumber => new StoryNumber(
+            'percent',
+            'Voltage falls to, % of nominal',
+            $default,
+            isTime: false,
+            max: 200,
+        );
 
         return match ($this) {
             self::Outage, self::LostPhase => [$off, $lasts],
@@ -121,11 +127,25 @@ enum Story: string
             self::BrownOut => [$from, new StoryNumber('lasts_ms', 'Lasts', 180_000), $percent(82)],
             self::SlowReturn => [$off, $lasts, new StoryNumber('ramp_ms', 'Creeps back over', 30_000)],
             self::ReversedPhases => [$from, new StoryNumber('lasts_ms', 'Lasts', 180_000)],
-            self::DriftingFrequency => [$from, new StoryNumber('ramp_ms', 'Drifts over', 60_000), new StoryNumber('percent', 'Frequency falls to, % of nominal', 88, isTime: false, max: 200), new StoryNumber('lasts_ms', 'Stays there for', 120_000)],
+            self::DriftingFrequency => [
+                $from,
+                new StoryNumber('ramp_ms', 'Drifts over', 60_000),
+                new StoryNumber('percent', 'Frequency falls to, % of nominal', 88, isTime: false, max: 200),
+                new StoryNumber('lasts_ms', 'Stays there for', 120_000),
+            ],
             self::LockOut => [$off, new StoryNumber('reset_ms', 'Somebody resets it after', 150_000), $lasts],
-            self::TestOvertaken => [new StoryNumber('off_ms', 'Test begins at', 10_000), new StoryNumber('lost_ms', 'Utility lost after', 15_000), $lasts],
+            self::TestOvertaken => [
+                new StoryNumber('off_ms', 'Test begins at', 10_000),
+                new StoryNumber('lost_ms', 'Utility lost after', 15_000),
+                $lasts,
+            ],
             self::ExerciseCollides => [$off, $lasts, new StoryNumber('due_ms', 'Exercise due after', 60_000)],
-            self::Overload => [$off, $lasts, new StoryNumber('more_ms', 'Load comes on after', 100_000), new StoryNumber('kw', 'It draws, kW', 6, isTime: false, max: 1000)],
+            self::Overload => [
+                $off,
+                $lasts,
+                new StoryNumber('more_ms', 'Load comes on after', 100_000),
+                new StoryNumber('kw', 'It draws, kW', 6, isTime: false, max: 1000),
+            ],
             self::SelectorOff => [$off, $lasts, new StoryNumber('found_ms', 'Turned to auto after', 120_000)],
             self::GeneratorRunsByHand => [new StoryNumber('off_ms', 'Started at', 10_000), new StoryNumber('for_ms', 'Runs for', 120_000)],
         };
@@ -135,7 +155,7 @@ enum Story: string
     public function fits(Plant $plant, Settings $settings, array $loads): bool
     {
         // the relay follows the generator and nothing else: what only the shore supply does changes nothing
-        if ($plant->kind === Kind::Mobile) {
+        if ($plant->kind === PlantKind::Mobile) {
             return $plant->engine !== null && ($this === self::GeneratorRunsByHand || in_array($this, self::BY_HAND, true));
         }
 
@@ -144,7 +164,7 @@ enum Story: string
             self::LostPhase => $plant->normal->phases > 1,
             self::ReversedPhases => $plant->normal->isThreePhase(),
             self::FailedCrank, self::TripUnderLoad, self::LockOut, self::GeneratorRunsByHand => $plant->engine !== null,
-            self::LoadTest, self::TestOvertaken, self::ExerciseCollides => $plant->kind === Kind::Standby,
+            self::LoadTest, self::TestOvertaken, self::ExerciseCollides => $plant->kind === PlantKind::Standby,
             self::SelectorOff => true,
             self::Overload => $settings->loadShed !== null && $loads !== [],
         };
@@ -173,8 +193,18 @@ enum Story: string
     {
         $good = $plant->normal->nominalV;
         $off = $n['off_ms'];
-        $set = static fn(int $atMs, mixed $v, array $more = []): array => ['at_ms' => $atMs, 'do' => 'set_source', 'source' => 'normal', 'v' => $v] + $more;
-        $ramp = static fn(int $atMs, int $overMs, array $to): array => ['at_ms' => $atMs, 'do' => 'ramp_source', 'source' => 'normal', 'over_ms' => max(1, $overMs)] + $to;
+        $set = static fn(int $atMs, mixed $v, array $more = []): array => [
+            'at_ms' => $atMs,
+            'do' => 'set_source',
+            'source' => 'normal',
+            'v' => $v,
+        ] + $more;
+        $ramp = static fn(int $atMs, int $overMs, array $to): array => [
+            'at_ms' => $atMs,
+            'do' => 'ramp_source',
+            'source' => 'normal',
+            'over_ms' => max(1, $overMs),
+        ] + $to;
         $outage = [$set($off, 0), $set($off + ($n['lasts_ms'] ?? 0), $good)];
         $do = static fn(int $atMs, string $verb, array $more = []): array => ['at_ms' => $atMs, 'do' => $verb] + $more;
 
@@ -192,19 +222,46 @@ enum Story: string
             self::LoadTest => [$do($off, 'test_start', ['with_load' => true, 'for_ms' => $n['for_ms']])],
             self::Sag, self::BrownOut => [$set($off, $good * $n['percent'] / 100), $set($off + $n['lasts_ms'], $good)],
             self::SlowReturn => [$set($off, 0), $ramp($off + $n['lasts_ms'], $n['ramp_ms'], ['v' => $good])],
-            self::LostPhase => [$set($off, [...array_fill(0, max(0, $plant->normal->phases - 1), $good), 0]), $set($off + $n['lasts_ms'], $good)],
+            self::LostPhase => [
+                $set($off, [...array_fill(0, max(0, $plant->normal->phases - 1), $good), 0]),
+                $set($off + $n['lasts_ms'], $good),
+            ],
             self::ReversedPhases => [$set($off, $good, ['rotation' => 'acb']), $set($off + $n['lasts_ms'], $good, ['rotation' => 'abc'])],
             self::DriftingFrequency => [
                 $ramp($off, $n['ramp_ms'], ['hz' => $plant->normal->nominalHz * $n['percent'] / 100]),
-                ['at_ms' => $off + $n['ramp_ms'] + $n['lasts_ms'], 'do' => 'set_source', 'source' => 'normal', 'hz' => $plant->normal->nominalHz],
+                [
+                    'at_ms' => $off + $n['ramp_ms'] + $n['lasts_ms'],
+                    'do' => 'set_source',
+                    'source' => 'normal',
+                    'hz' => $plant->normal->nominalHz,
+                ],
             ],
-            self::LockOut => [$do(0, 'crank_failures', ['count' => $plant->engine->crankAttempts ?? 1]), ...$outage, $do($off + $n['reset_ms'], 'engine_reset')],
-            self::TestOvertaken => [$do($off, 'test_start', ['with_load' => true, 'for_ms' => 600_000]), $set($off + $n['lost_ms'], 0), $set($off + $n['lost_ms'] + $n['lasts_ms'], $good)],
-            self::Overload => [...$outage, ...($loads === [] ? [] : [$do($off + $n['more_ms'], 'set_load', ['load' => $loads[0]->id, 'kw' => $loads[0]->kw + $n['kw']])])],
-            self::SelectorOff => [$do(0, 'selector', ['to' => 'off']), ...$outage, $do($off + $n['found_ms'], 'selector', ['to' => 'auto'])],
+            self::LockOut => [
+                $do(0, 'crank_failures', ['count' => $plant->engine->crankAttempts ?? 1]),
+                ...$outage,
+                $do($off + $n['reset_ms'], 'engine_reset'),
+            ],
+            self::TestOvertaken => [
+                $do($off, 'test_start', ['with_load' => true, 'for_ms' => 600_000]),
+                $set($off + $n['lost_ms'], 0),
+                $set($off + $n['lost_ms'] + $n['lasts_ms'], $good),
+            ],
+            self::Overload => [
+                ...$outage,
+                ...($loads === [] ? [] : [$do(
+                    $off + $n['more_ms'],
+                    'set_load',
+                    ['load' => $loads[0]->id, 'kw' => $loads[0]->kw + $n['kw']],
+                )]),
+            ],
+            self::SelectorOff => [
+                $do(0, 'selector', ['to' => 'off']),
+                ...$outage,
+                $do($off + $n['found_ms'], 'selector', ['to' => 'auto']),
+            ],
             self::GeneratorRunsByHand => [$do($off, 'start_generator'), $do($off + $n['for_ms'], 'stop_generator')],
         };
-        if ($plant->kind === Kind::Mobile && in_array($this, self::BY_HAND, true)) {
+        if ($plant->kind === PlantKind::Mobile && in_array($this, self::BY_HAND, true)) {
             /** @var list<array<string, mixed>> $events */
             $events = [...$events, $do($off + ($n['hand_ms'] ?? 0), 'start_generator'), $do($off + $n['lasts_ms'], 'stop_generator')];
         }
@@ -220,6 +277,10 @@ enum Story: string
      */
     public function untilMs(array $n, Plant $plant, Settings $settings): int
     {
-        return array_sum(array_filter($n, static fn(string $name): bool => str_ends_with($name, '_ms'), ARRAY_FILTER_USE_KEY)) + Rest::ms($plant, $settings);
+        return array_sum(array_filter(
+            $n,
+            static fn(string $name): bool => str_ends_with($name, '_ms'),
+            ARRAY_FILTER_USE_KEY,
+        )) + SettlingTime::ms($plant, $settings);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Settings;
 
-/** What the switch is for; several limits depend on it. Rule: settings §1. */
+/** What the switch is for; several limits depend on it. Rule: docs/rules.md#settings-delays. */
 enum Application: string
 {
     case Residential = 'residential';

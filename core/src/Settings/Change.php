@@ -12,7 +12,12 @@ final readonly class Change
     /** "Return delay: 60.0 s becomes 300.0 s." */
     public function meaning(): string
     {
-        return sprintf('%s: %s becomes %s.', SheetWords::label($this->path), SheetWords::value($this->path, $this->from), SheetWords::value($this->path, $this->to));
+        return sprintf(
+            '%s: %s becomes %s.',
+            SheetWords::label($this->path),
+            SheetWords::value($this->path, $this->from),
+            SheetWords::value($this->path, $this->to),
+        );
     }
 
     /** @return array<string, mixed> */

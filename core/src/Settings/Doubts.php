@@ -6,7 +6,7 @@ namespace Escapement\Core\Settings;
 
 /**
  * Settings that a controller may take and that nobody means: the technician is asked back before they are kept. Not a judgement
- * of the setting, which SettingsCheck gives. Rule: field notes C5; the ranges are the widest of common controllers.
+ * of the setting, which SettingsCheck gives. Rule: docs/rules.md#settings-templates; the ranges are the widest of common controllers.
  */
 final readonly class Doubts
 {

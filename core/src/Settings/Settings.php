@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Settings;
 
-use Escapement\Core\Site\Side;
+use Escapement\Core\Plant\Side;
 
 /**
  * The settings sheet: what a technician programs into the switch controller. The same object is stored, exported,
@@ -25,7 +25,7 @@ final readonly class Settings
         public int $offDelayMs = 0,
         public bool $commitToTransfer = false,
         public ?Exercise $exercise = null,
-        public ?LoadShed $loadShed = null,
+        public ?LoadShedding $loadShed = null,
     ) {}
 
     public function sensing(Side $side): Sensing
@@ -87,12 +87,12 @@ final readonly class Settings
         );
     }
 
-    public function withLoadShed(LoadShed $loadShed): self
+    public function withLoadShed(LoadShedding $loadShed): self
     {
         return $this->with($this->exercise, $loadShed);
     }
 
-    private function with(?Exercise $exercise, ?LoadShed $loadShed): self
+    private function with(?Exercise $exercise, ?LoadShedding $loadShed): self
     {
         return new self(
             $this->normal,

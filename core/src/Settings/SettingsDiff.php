@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Settings;
 
-/** What differs between two sheets, leaf by leaf, absent values taken as their defaults. Rule: settings §4. */
+/** What differs between two sheets, leaf by leaf, absent values taken as their defaults. Rule: docs/rules.md#settings-diff. */
 final readonly class SettingsDiff
 {
     /** @return list<Change> sorted by path */
@@ -27,7 +27,7 @@ final readonly class SettingsDiff
 
             return $changes;
         }
-        $isSame = is_int($from) || is_float($from) ? (is_int($to) || is_float($to)) && $from == $to : $from === $to;
+        $isSame = is_int($from) || is_float($from) ? (is_int($to) || is_float($to)) && (float) $from === (float) $to : $from === $to;
 
         return $isSame ? [] : [new Change($path, $from, $to)];
     }

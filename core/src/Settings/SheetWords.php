@@ -32,7 +32,10 @@ final readonly class SheetWords
 
     private const SENSED = [
         'under_voltage' => 'under-voltage', 'over_voltage' => 'over-voltage', 'under_frequency' => 'under-frequency',
-        'over_frequency' => 'over-frequency', 'unbalance' => 'unbalance', 'rotation_check' => 'phase order', 'dropout_delay_ms' => 'drop-out delay',
+        'over_frequency' => 'over-frequency',
+        'unbalance' => 'unbalance',
+        'rotation_check' => 'phase order',
+        'dropout_delay_ms' => 'drop-out delay',
     ];
 
     /** @param string $path JSON Pointer within the settings */
@@ -60,7 +63,11 @@ final readonly class SheetWords
             $value === null => 'off',
             is_bool($value) => $value ? 'yes' : 'no',
             is_array($value) => implode(', ', array_map(
-                static fn(string $key, mixed $item): string => str_replace(['_', 'dropout', 'pickup'], [' ', 'drop-out', 'pick-up'], (string) preg_replace('/_(ms|pct|kw)$/', '', $key)) . ' ' . self::value("$path/$key", $item),
+                static fn(string $key, mixed $item): string => str_replace(
+                    ['_', 'dropout', 'pickup'],
+                    [' ', 'drop-out', 'pick-up'],
+                    (string) preg_replace('/_(ms|pct|kw)$/', '', $key),
+                ) . ' ' . self::value("$path/$key", $item),
                 array_map(strval(...), array_keys($value)),
                 $value,
             )),

@@ -23,7 +23,7 @@ final readonly class SiteExercise
         public bool $withLoad,
     ) {}
 
-    /** Half-open intervals on a week that wraps round. Rule: settings §1, quiet hours. */
+    /** Half-open intervals on a week that wraps round. Rule: docs/rules.md#settings-delays. */
     public function disturbs(QuietHours $quiet): bool
     {
         foreach ($this->keepsDay ? [$this->day] : range(0, 6) as $day) {

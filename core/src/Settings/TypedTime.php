@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Settings;
 
-/** A time as people write it: 300, 300 s, 5 min, 5:00, 1:02:03.5, 0,3. Without a unit it is seconds. Rule: language, numbers. */
+/**
+ * A time as people write it: 300, 300 s, 5 min, 5:00, 1:02:03.5, 0,3. Without a unit it is seconds. Rule:
+ * docs/rules.md#settings-templates.
+ */
 final readonly class TypedTime
 {
     private const UNITS = ['ms' => 1, 's' => 1000, 'sec' => 1000, 'min' => 60_000, 'm' => 60_000, 'h' => 3_600_000];

@@ -9,7 +9,8 @@ final readonly class Question
 {
     /**
      * @param array<string, string> $options  what is kept => what is read; empty for a figure
-     * @param ?string               $unit     of a figure as it is kept; a site shows and takes it in its own: feet or metres, gallons or litres
+     * @param ?string               $unit     of a figure as it is kept; a site shows and takes it in its own: feet or
+     *     metres, gallons or litres
      * @param ?string               $usual    what is taken for it until somebody looks: only where a wrong one costs time and hurts nobody
      * @param string                $kinds    of installation, parted by blanks; empty: all
      */

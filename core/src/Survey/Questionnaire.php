@@ -36,7 +36,10 @@ final readonly class Questionnaire
      */
     public function missing(array $answers): array
     {
-        return array_values(array_filter($this->questions, fn(Question $question): bool => $question->usual === null && $this->isOpen($question, $answers)));
+        return array_values(array_filter(
+            $this->questions,
+            fn(Question $question): bool => $question->usual === null && $this->isOpen($question, $answers),
+        ));
     }
 
     /**
@@ -46,7 +49,10 @@ final readonly class Questionnaire
      */
     public function assumed(array $answers): array
     {
-        return array_values(array_filter($this->questions, fn(Question $question): bool => $question->usual !== null && $this->isOpen($question, $answers)));
+        return array_values(array_filter(
+            $this->questions,
+            fn(Question $question): bool => $question->usual !== null && $this->isOpen($question, $answers),
+        ));
     }
 
     /** @param array<string, mixed> $answers */
@@ -65,7 +71,9 @@ final readonly class Questionnaire
         $fuel = $answers['fuel'] ?? null;
 
         return match ($question->key) {
-            'regulators', 'flexible', 'static_inwc', 'loaded_inwc' => $fuel !== 'lp' && $fuel !== 'natural_gas' || ($answers['regulators'] ?? '') === 'none',
+            'regulators', 'flexible', 'static_inwc', 'loaded_inwc' => $fuel !== 'lp'
+                && $fuel !== 'natural_gas'
+                || ($answers['regulators'] ?? '') === 'none',
             'tank_gal' => $fuel === null || $fuel === 'natural_gas' || $fuel === 'battery',
             default => false,
         };

@@ -20,6 +20,8 @@ final class BondElement
     public bool $hasEmergencyGround = true;
     public bool $needsNeutral = true;
     public bool $isSwitched = false;
+    /** Both neutrals are joined for a moment while it moves. */
+    public bool $isOverlapping = false;
     public bool $isServiceRated = false;
     public bool $isService = false;
     public bool $isBonded = false;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** Neutrals, grounds and bonds of a tree of feeds, in each position of its switches. Rule: topology §2.3. */
+/** Neutrals, grounds and bonds of a tree of feeds, in each position of its switches. Rule: docs/rules.md#bonding. */
 final class BondModel
 {
     private const KINDS = ['utility', 'transformer', 'shore', 'generator', 'inverter'];
@@ -78,12 +78,14 @@ final class BondModel
     public function walk(BondElement $point, array $positions): array
     {
         $elements = $gaps = [];
-        for ($e = $point; $e->type !== 'source'; $e = $this->elements[$isNormal ? $e->from : $e->emergencyFrom]) {
+        $e = $point;
+        while ($e->type !== 'source') {
             $elements[] = $e->id;
             $isNormal = $e->type !== 'switch' || $positions[$e->id] === 'normal';
             if (! ($isNormal ? $e->hasNeutral : $e->hasEmergencyNeutral) && ! ($e === $point && ! $e->needsNeutral)) {
                 $gaps[] = $e->type === 'switch' ? "$e->id." . $positions[$e->id] : $e->id;
             }
+            $e = $this->elements[$isNormal ? $e->from : $e->emergencyFrom];
         }
         $elements[] = $e->id;
 
@@ -194,7 +196,9 @@ final class BondModel
         return $before;
     }
 
-    /** @return array<string, array{element: BondElement, node: string}> the bonds there are, by reference, a plug after its element's own */
+    /**
+     * @return array<string, array{element: BondElement, node: string}> the bonds there are, by reference, a plug after its element's own
+     */
     public function bonds(): array
     {
         $bonds = [];
@@ -307,6 +311,9 @@ final class BondModel
             $ids += self::joined($this->neutrals($positions), $node);
         }
 
-        return array_values(array_filter(array_map(static fn(BondElement $e): string => $e->id, $this->ofType('source')), static fn(string $id): bool => array_key_exists($id, $ids)));
+        return array_values(array_filter(
+            array_map(static fn(BondElement $e): string => $e->id, $this->ofType('source')),
+            static fn(string $id): bool => array_key_exists($id, $ids),
+        ));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** One thing that moves until there is exactly one bond in every position, in words. Rule: topology §2.4; field notes P2, P3. */
+/** One thing that moves until there is exactly one bond in every position, in words. Rule: docs/rules.md#bonding. */
 final readonly class BondMove
 {
     /** What is done, and why, by the action that `bonding` proposes. */
@@ -38,7 +38,13 @@ final readonly class BondMove
         /** @var array{action: string, at: string, to?: string} $action */
         foreach (is_array($bonding['actions']) ? $bonding['actions'] : [] as $action) {
             [$title, $why] = self::WORDS[$action['action']] ?? [$action['action'], ''];
-            $moves[] = new self(count($moves) + 1, $action['action'], $action['at'], "$title " . $names->of($action['at']), $why . (isset($action['to']) ? ' To ' . $names->of($action['to']) . '.' : ''));
+            $moves[] = new self(
+                count($moves) + 1,
+                $action['action'],
+                $action['at'],
+                "$title " . $names->of($action['at']),
+                $why . (isset($action['to']) ? ' To ' . $names->of($action['to']) . '.' : ''),
+            );
         }
 
         return $moves;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** Where the bonds of a gap-free model belong, and for which source. Rule: topology §2.3, T. */
+/** Where the bonds of a gap-free model belong, and for which source. Rule: docs/rules.md#bonding. */
 final readonly class BondPlan
 {
     /** @var array<string, list<string>> homes by chosen source */
@@ -77,7 +77,10 @@ final readonly class BondPlan
             }
         }
 
-        return array_values(array_filter(array_map(strval(...), array_keys($this->model->elements)), static fn(string $id): bool => isset($points[$id])));
+        return array_values(array_filter(
+            array_map(strval(...), array_keys($this->model->elements)),
+            static fn(string $id): bool => isset($points[$id]),
+        ));
     }
 
     /** @return list<string> elements with an electrode where none belongs; a utility, shore or dependent source may have one */

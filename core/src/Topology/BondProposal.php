@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** The least change that leaves exactly one bond in every position, keeping the switch as it is where that is possible. Rule: topology §2.4. */
+/**
+ * The least change that leaves exactly one bond in every position, keeping the switch as it is where that is possible.
+ * Rule: docs/rules.md#bonding.
+ */
 final class BondProposal
 {
     /** @var list<array<string, string>> */
@@ -13,7 +16,12 @@ final class BondProposal
     private array $unresolvable = [];
 
     /** @param list<string> $groundless */
-    public function __construct(private readonly BondModel $given, private readonly BondModel $model, private readonly array $groundless, private readonly PlacedFindings $findings) {}
+    public function __construct(
+        private readonly BondModel $given,
+        private readonly BondModel $model,
+        private readonly array $groundless,
+        private readonly PlacedFindings $findings,
+    ) {}
 
     /** @return array<string, mixed> bonds_wanted, electrode_points, panel_work, actions, after */
     public function work(): array
@@ -35,7 +43,9 @@ final class BondProposal
         $this->moveElectrodes($plan);
 
         return [
-            'bonds_wanted' => $plan->wanted, 'electrode_points' => $plan->electrodePoints(), 'panel_work' => $this->panelWork($plan->wanted),
+            'bonds_wanted' => $plan->wanted,
+            'electrode_points' => $plan->electrodePoints(),
+            'panel_work' => $this->panelWork($plan->wanted),
             'actions' => $this->actions, 'after' => (new BondVerdicts($this->model, $plan->wanted, $plan))->summary(),
         ];
     }
@@ -52,7 +62,7 @@ final class BondProposal
             $switch = $this->switchBetween($this->model->of($ref)->id, $node);
             if ($switch === null) {
                 $this->unresolvable[$ref] = true;
-                $this->findings->add('fixed-bond-unresolvable', $this->model->of($ref)->id);
+                $this->findings->raise('fixed-bond-unresolvable', $this->model->of($ref)->id);
                 continue;
             }
             $this->actions[] = ['action' => 'use-switched-neutral', 'at' => $switch->id];
@@ -88,7 +98,10 @@ final class BondProposal
     private function isInConflict(string $id, array $chosen): bool
     {
         foreach ($this->model->combinations() as $positions) {
-            $feeds = array_filter($this->model->points(), fn(BondElement $point): bool => $this->model->walk($point, $positions)['source'] === $id);
+            $feeds = array_filter(
+                $this->model->points(),
+                fn(BondElement $point): bool => $this->model->walk($point, $positions)['source'] === $id,
+            );
             if ($feeds === []) {
                 continue;
             }
@@ -158,8 +171,15 @@ final class BondProposal
                 continue;
             }
             $source = $plan->sourceOf($point);
-            $near = array_values(array_filter($misplaced, fn(string $id): bool => $id === $source || in_array($source, $this->model->ancestors($id), true)))[0] ?? null;
-            $this->actions[] = $near === null ? ['action' => 'add-electrode-conductor', 'at' => $point] : ['action' => 'move-electrode-conductor', 'at' => $near, 'to' => $point];
+            $near = array_values(array_filter(
+                $misplaced,
+                fn(string $id): bool => $id === $source || in_array($source, $this->model->ancestors($id), true),
+            ))[0] ?? null;
+            $this->actions[] = $near === null ? ['action' => 'add-electrode-conductor', 'at' => $point] : [
+                'action' => 'move-electrode-conductor',
+                'at' => $near,
+                'to' => $point,
+            ];
             $misplaced = array_values(array_diff($misplaced, [$near]));
         }
         foreach ($misplaced as $id) {
@@ -179,8 +199,12 @@ final class BondProposal
             $grounds = $isSub ? 1 : 0;
 
             return [
-                'panel' => $panel->id, 'role' => $isSub ? 'sub' : 'service', 'remove_bond' => $isSub && $panel->isBonded, 'move_grounds' => $isSub ? $panel->groundsOnNeutralBar : 0,
-                'move_neutrals' => $isSub ? $panel->neutralsOnGroundBar : 0, 'ground_positions_short' => $isSub ? max(0, $panel->groundsOnNeutralBar - $panel->groundBarFree) : 0,
+                'panel' => $panel->id,
+                'role' => $isSub ? 'sub' : 'service',
+                'remove_bond' => $isSub && $panel->isBonded,
+                'move_grounds' => $isSub ? $panel->groundsOnNeutralBar : 0,
+                'move_neutrals' => $isSub ? $panel->neutralsOnGroundBar : 0,
+                'ground_positions_short' => $isSub ? max(0, $panel->groundsOnNeutralBar - $panel->groundBarFree) : 0,
                 'ungrounded_conductors' => $this->given->phases, 'neutral_conductors' => 1, 'ground_conductors' => $grounds,
                 'total_conductors' => $this->given->phases + 1 + $grounds, 'bars' => $isSub ? 2 : 1,
             ];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** What each point sees in each position: how many bonds, where, and whether that is right. Rule: topology §2.4. */
+/** What each point sees in each position: how many bonds, where, and whether that is right. Rule: docs/rules.md#bonding. */
 final readonly class BondVerdicts
 {
     private const WORST_FIRST = ['open-neutral', 'floating', 'parallel', 'misplaced', 'floating-by-intent', 'ok'];
@@ -12,14 +12,20 @@ final readonly class BondVerdicts
     /** @param list<string> $wanted */
     public function __construct(private BondModel $model, private array $wanted, private BondPlan $plan) {}
 
-    /** @return list<array{positions: object, points: list<array{at: string, source: string, bond_count: int, bonds: list<array{at: string, path: list<string>}>, verdict: string}>, verdict: string}> */
+    /**
+     * @return list<array{positions: object, points: list<array{at: string, source: string, bond_count: int,
+     *     bonds: list<array{at: string, path: list<string>}>, verdict: string}>, verdict: string}>
+     */
     public function positions(): array
     {
         $rows = [];
         $grounds = $this->model->grounds();
         foreach ($this->model->combinations() as $positions) {
             $neutrals = $this->model->neutrals($positions);
-            $points = array_map(fn(BondElement $point): array => $this->point($point, $positions, $neutrals, $grounds), $this->model->points());
+            $points = array_map(
+                fn(BondElement $point): array => $this->point($point, $positions, $neutrals, $grounds),
+                $this->model->points(),
+            );
             $rows[] = ['positions' => (object) $positions, 'points' => $points, 'verdict' => self::worst(array_column($points, 'verdict'))];
         }
 
@@ -29,7 +35,10 @@ final readonly class BondVerdicts
     /** @return list<array{positions: object, verdict: string}> */
     public function summary(): array
     {
-        return array_map(static fn(array $row): array => ['positions' => $row['positions'], 'verdict' => $row['verdict']], $this->positions());
+        return array_map(
+            static fn(array $row): array => ['positions' => $row['positions'], 'verdict' => $row['verdict']],
+            $this->positions(),
+        );
     }
 
     /**

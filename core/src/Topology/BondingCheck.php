@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\Node;
 
 /**
  * Neutral and ground must touch at exactly one place in whatever feeds the load: where they do, where they should, and
- * the least change from one to the other. Rule: topology §2.
+ * the least change from one to the other. Rule: docs/rules.md#bonding.
  */
 final class BondingCheck
 {
@@ -39,6 +39,11 @@ final class BondingCheck
         $positions = $this->verdicts->positions();
         $this->judgePoints($positions);
         $gfci = $this->gfci();
+        foreach ($this->model->elements as $e) {
+            if ($e->isOverlapping) {
+                $this->findings->raise('overlapping-neutral', $e->id);
+            }
+        }
         $values = [
             'positions' => $positions,
             'bonds_present' => array_map(strval(...), array_keys($this->model->bonds())),
@@ -47,14 +52,14 @@ final class BondingCheck
         ];
         $incomplete = $this->plan->incomplete();
         foreach ($incomplete as $utility) {
-            $this->findings->add('no-service-disconnect', $utility);
+            $this->findings->raise('no-service-disconnect', $utility);
         }
         if ($incomplete === []) {
             $this->judgeBonds();
             $this->judgeElectrodes();
             $places = $this->placesWithoutGround();
             foreach ($places as $place) {
-                $this->findings->add('no-equipment-ground', explode('.', $place)[0]);
+                $this->findings->raise('no-equipment-ground', explode('.', $place)[0]);
             }
             $proposal = (new BondProposal($this->model, $this->gapFree, $places, $this->findings))->work();
             $values += $proposal;
@@ -62,17 +67,24 @@ final class BondingCheck
             $values += ['bonds_wanted' => [], 'electrode_points' => [], 'panel_work' => [], 'actions' => [], 'after' => []];
         }
 
-        return new PlacedAnswer($values, $this->findings->all(), [sprintf('%d bonds there, %d belong', count($this->model->bonds()), count($this->plan->wanted))]);
+        return new PlacedAnswer(
+            $values,
+            $this->findings->all(),
+            [sprintf('%d bonds there, %d belong', count($this->model->bonds()), count($this->plan->wanted))],
+        );
     }
 
-    /** @param list<array{positions: object, points: list<array{at: string, source: string, bond_count: int, bonds: list<array{at: string, path: list<string>}>, verdict: string}>, verdict: string}> $rows */
+    /**
+     * @param list<array{positions: object, points: list<array{at: string, source: string, bond_count: int,
+     *     bonds: list<array{at: string, path: list<string>}>, verdict: string}>, verdict: string}> $rows
+     */
     private function judgePoints(array $rows): void
     {
         $combinations = $this->model->combinations();
         foreach ($rows as $row) {
             foreach ($row['points'] as $point) {
                 if ($point['verdict'] === 'open-neutral') {
-                    $this->findings->add('open-neutral', $point['at']);
+                    $this->findings->raise('open-neutral', $point['at']);
                     continue;
                 }
                 if ($point['bond_count'] > 0) {
@@ -80,8 +92,9 @@ final class BondingCheck
                 }
                 $element = $this->model->elements[$point['at']];
                 foreach ($combinations as $positions) {
-                    if ($this->model->walk($element, $positions)['source'] === $point['source'] && $this->verdicts->hasBondOnNeutral($element, $positions)) {
-                        $this->findings->add('no-ground-path', $point['at']);
+                    if ($this->model->walk($element, $positions)['source'] === $point['source']
+                        && $this->verdicts->hasBondOnNeutral($element, $positions)) {
+                        $this->findings->raise('no-ground-path', $point['at']);
                     }
                 }
             }
@@ -95,7 +108,10 @@ final class BondingCheck
         $grounds = $this->model->grounds();
         foreach ($this->model->ofType('source') as $source) {
             foreach ($source->hasGfci ? $this->model->combinations() : [] as $positions) {
-                $feeds = array_filter($this->model->points(), fn(BondElement $point): bool => $this->model->walk($point, $positions)['source'] === $source->id);
+                $feeds = array_filter(
+                    $this->model->points(),
+                    fn(BondElement $point): bool => $this->model->walk($point, $positions)['source'] === $source->id,
+                );
                 if ($feeds === []) {
                     continue;
                 }
@@ -110,7 +126,7 @@ final class BondingCheck
                 }
                 $prediction = $own ? ($others ? 'trips' : 'ok') : ($others ? 'blind' : 'floating');
                 if ($prediction === 'trips' || $prediction === 'blind') {
-                    $this->findings->add($prediction === 'trips' ? 'gfci-will-trip' : 'gfci-blind', $source->id);
+                    $this->findings->raise($prediction === 'trips' ? 'gfci-will-trip' : 'gfci-blind', $source->id);
                 }
                 $rows[] = ['source' => $source->id, 'positions' => (object) $positions, 'prediction' => $prediction];
             }
@@ -126,7 +142,7 @@ final class BondingCheck
         foreach ($this->gapFree->ofType('source') as $source) {
             $homes = $this->gapFree->homes($source);
             if ($source->kind === 'utility' && count($homes) > 1) {
-                $this->findings->add('several-service-disconnects', $source->id);
+                $this->findings->raise('several-service-disconnects', $source->id);
             }
             if ($source->kind === 'utility' || $source->kind === 'transformer') {
                 array_push($gridHomes, ...$homes);
@@ -135,7 +151,7 @@ final class BondingCheck
         foreach ($this->model->bonds() as $ref => $bond) {
             $e = $bond['element'];
             if (! in_array((string) $ref, $wanted, true)) {
-                $this->findings->add(match (true) {
+                $this->findings->raise(match (true) {
                     $e->isMachine() => 'source-bond-parallel',
                     $e->type === 'source' || in_array($e->id, $gridHomes, true) => 'circulating-neutral',
                     $e->isMobile => 'mobile-panel-bonded',
@@ -146,17 +162,23 @@ final class BondingCheck
         foreach ($this->plan->chosen as $source => $homes) {
             foreach ($homes as $home) {
                 if (! str_contains($home, '.') && ! $this->gapFree->elements[$home]->isBonded) {
-                    $this->findings->add($this->gapFree->elements[$source]->isMachine() ? 'floating-neutral' : 'bond-missing', $home);
+                    $this->findings->raise(
+                        $this->gapFree->elements[$source]->isMachine() ? 'floating-neutral' : 'bonding/bond-missing',
+                        $home,
+                    );
                 }
             }
         }
         foreach ($this->plan->floating as $source) {
-            $this->findings->add('floating-by-intent', $source);
+            $this->findings->raise('floating-by-intent', $source);
         }
         foreach ($this->model->ofType('panel') as $panel) {
-            $ratedAbove = array_filter($this->model->ancestors($panel->id), fn(string $id): bool => $this->model->elements[$id]->isServiceRated && in_array($id, $wanted, true));
+            $ratedAbove = array_filter(
+                $this->model->ancestors($panel->id),
+                fn(string $id): bool => $this->model->elements[$id]->isServiceRated && in_array($id, $wanted, true),
+            );
             if ($panel->touches() && ! $panel->isMobile && ! in_array($panel->id, $wanted, true) && $ratedAbove !== []) {
-                $this->findings->add('panel-now-sub', $panel->id);
+                $this->findings->raise('panel-now-sub', $panel->id);
             }
         }
     }
@@ -168,10 +190,10 @@ final class BondingCheck
         foreach ($this->gapFree->elements as $e) {
             if (in_array($e->id, $points, true)) {
                 if (! $e->hasElectrode) {
-                    $this->findings->add('electrode-missing', $e->id);
+                    $this->findings->raise('electrode-missing', $e->id);
                 }
             } elseif ($e->hasElectrode) {
-                $this->findings->add(in_array($e->id, $misplaced, true) ? 'electrode-misplaced' : 'electrode-auxiliary', $e->id);
+                $this->findings->raise(in_array($e->id, $misplaced, true) ? 'electrode-misplaced' : 'electrode-auxiliary', $e->id);
             }
         }
     }

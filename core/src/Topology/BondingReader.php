@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\Node;
 
-/** Reads the input of `bonding`; the first fault wins. Rule: topology §0, §2.2. */
+/** Reads the input of `bonding`; the first fault wins. Rule: docs/rules.md#topology, docs/rules.md#bonding. */
 final readonly class BondingReader
 {
     public function model(Node $input): BondModel
@@ -26,7 +26,9 @@ final readonly class BondingReader
             $fields[$id] = $one;
         }
         foreach ($elements as $id => $element) {
-            foreach ($element->type === 'switch' ? ['normal_from', 'emergency_from'] : ($element->type === 'source' ? [] : ['from']) as $i => $key) {
+            foreach ($element->type === 'switch'
+                ? ['normal_from', 'emergency_from']
+                : ($element->type === 'source' ? [] : ['from']) as $i => $key) {
                 $feeder = $elements[$element->feeders()[$i]] ?? null;
                 if ($feeder === null || $feeder === $element || $feeder->type === 'load') {
                     throw $fields[$id]->at($key)->bad('This names no other element that could feed it.');
@@ -39,7 +41,10 @@ final readonly class BondingReader
                 throw $fields[$id]->at($element->type === 'switch' ? 'normal_from' : 'from')->bad('It would feed itself.');
             }
         }
-        $count = static fn(string $type): int => count(array_filter($elements, static fn(BondElement $element): bool => $element->type === $type));
+        $count = static fn(string $type): int => count(array_filter(
+            $elements,
+            static fn(BondElement $element): bool => $element->type === $type,
+        ));
         if ($count('source') < 1 || $count('source') > 4 || $count('switch') > 2) {
             throw $listNode->bad('One to four sources and at most two switches are needed.');
         }
@@ -54,7 +59,9 @@ final readonly class BondingReader
             return $this->source($e, $in);
         }
         if ($e->type === 'switch') {
-            $e->isSwitched = $in->word('neutral', ['solid', 'switched']) === 'switched';
+            $neutral = $in->word('neutral', ['solid', 'switched', 'overlapping']);
+            $e->isSwitched = $neutral !== 'solid';
+            $e->isOverlapping = $neutral === 'overlapping';
             $e->from = $this->name($in, 'normal_from');
             $e->emergencyFrom = $this->name($in, 'emergency_from');
             $e->hasNeutral = $in->bool('normal_neutral', true);

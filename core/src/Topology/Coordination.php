@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** Is everything smaller protected by something no larger, by rating only. Rule: topology §1.4. */
+/** Is everything smaller protected by something no larger, by rating only. Rule: docs/rules.md#topology. */
 final readonly class Coordination
 {
     private Feeds $feeds;
@@ -22,7 +22,7 @@ final readonly class Coordination
             if ($e->type === 'switch') {
                 foreach (['normal', 'emergency'] as $port) {
                     if (! $this->feeds->hasLink("$e->id.$port")) {
-                        $this->findings->add('port-unconnected', "$e->id.$port");
+                        $this->findings->raise('port-unconnected', "$e->id.$port");
                         continue;
                     }
                     $feeds = $port === 'normal' && $e->mainA !== null ? [["$e->id.main", $e->mainA]] : $this->feeds->up("$e->id.$port");
@@ -51,14 +51,17 @@ final readonly class Coordination
         $upstreamA = $known === [] ? null : max($known);
         $isAllKnown = $feeds !== [] && count($known) === count($ratings);
         if ($upstreamA !== null && $upstreamA > $e->ratingA) {
-            $this->findings->add($underrated, $e->id);
+            $this->findings->raise($underrated, $e->id);
         }
         if (! $isAllKnown) {
-            $this->findings->add('no-upstream-ocpd', $at);
+            $this->findings->raise('no-upstream-ocpd', $at);
         }
 
         return [
-            'at' => $at, 'upstream' => array_values(array_unique(array_column($feeds, 0))), 'upstream_a' => $upstreamA, 'rating_a' => $e->ratingA,
+            'at' => $at,
+            'upstream' => array_values(array_unique(array_column($feeds, 0))),
+            'upstream_a' => $upstreamA,
+            'rating_a' => $e->ratingA,
             'ok' => $isAllKnown && $upstreamA !== null && $upstreamA <= $e->ratingA,
         ];
     }
@@ -71,7 +74,7 @@ final readonly class Coordination
                 continue;
             }
             if ($device->kind === 'breaker' && $device->ratingA > $e->ratingA) {
-                $this->findings->add('breaker-over-bus', $device->ref);
+                $this->findings->raise('breaker-over-bus', $device->ref);
             }
             $parents = match ($device->kind) {
                 'disconnect', 'panel-main' => $this->feeds->up("$e->id.in"),
@@ -80,7 +83,7 @@ final readonly class Coordination
             };
             foreach ($parents as [, $ratingA]) {
                 if ($ratingA !== null && $ratingA <= $device->ratingA) {
-                    $this->findings->add('selectivity-doubtful', $device->ref);
+                    $this->findings->raise('selectivity-doubtful', $device->ref);
                 }
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** Something that a hand can open: a disconnect, a main, a breaker. Rule: topology §1.2. */
+/** Something that a hand can open: a disconnect, a main, a breaker. Rule: docs/rules.md#topology. */
 final readonly class Device
 {
     /**
@@ -27,10 +27,40 @@ final readonly class Device
     {
         return match ($e->type) {
             'disconnect' => [new self($e->id, $e, 'disconnect', $e->ratingA, $e->isClosed, $e->isService, "$e->id.in", "$e->id.out")],
-            'switch' => $e->mainA === null ? [] : [new self("$e->id.main", $e, 'switch-main', $e->mainA, $e->isMainClosed, $e->isServiceRated, "$e->id.normal", "$e->id.main_out")],
+            'switch' => $e->mainA === null ? [] : [new self(
+                "$e->id.main",
+                $e,
+                'switch-main',
+                $e->mainA,
+                $e->isMainClosed,
+                $e->isServiceRated,
+                "$e->id.normal",
+                "$e->id.main_out",
+            )],
             'panel' => [
-                ...($e->mainA === null ? [] : [new self("$e->id.main", $e, 'panel-main', $e->mainA, $e->isMainClosed, $e->isService, "$e->id.in", "$e->id.bus")]),
-                ...array_map(static fn(Breaker $b): self => new self("$e->id.$b->id", $e, 'breaker', $b->ratingA, $b->isClosed, false, "$e->id.bus", "$e->id.$b->id"), $e->breakers),
+                ...($e->mainA === null ? [] : [new self(
+                    "$e->id.main",
+                    $e,
+                    'panel-main',
+                    $e->mainA,
+                    $e->isMainClosed,
+                    $e->isService,
+                    "$e->id.in",
+                    "$e->id.bus",
+                )]),
+                ...array_map(
+                    static fn(Breaker $b): self => new self(
+                        "$e->id.$b->id",
+                        $e,
+                        'breaker',
+                        $b->ratingA,
+                        $b->isClosed,
+                        false,
+                        "$e->id.bus",
+                        "$e->id.$b->id",
+                    ),
+                    $e->breakers,
+                ),
             ],
             default => [],
         };

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
-use Escapement\Core\Wire\ObjectNode;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Input\ObjectNode;
 
-/** The fields of an element: unknown ones are let pass, whole numbers are integers. Rule: topology §0. */
+/** The fields of an element: unknown ones are let pass, whole numbers are integers. Rule: docs/rules.md#topology. */
 final readonly class DrawingFields
 {
     private const MOST_WHOLE = 1_000_000_000;
@@ -40,10 +40,35 @@ final readonly class DrawingFields
         return $this->object->optional($key)?->bool() ?? $default ?? throw BadInput::missing($this->node->at($key, null)->path);
     }
 
-    /** @param non-empty-list<string> $words */
+    /**
+     * @template W of string
+     *
+     * @param non-empty-list<W> $words
+     * @param ?W                $default
+     *
+     * @return W
+     */
     public function word(string $key, array $words, ?string $default = null): string
     {
         return $this->object->optional($key)?->oneOf($words) ?? $default ?? throw BadInput::missing($this->node->at($key, null)->path);
+    }
+
+    /** Something declared: true, false, or not said. */
+    public function fact(string $key): ?bool
+    {
+        return $this->object->nullable($key)?->bool();
+    }
+
+    /**
+     * @template W of string
+     *
+     * @param non-empty-list<W> $words
+     *
+     * @return ?W
+     */
+    public function wordOrNull(string $key, array $words): ?string
+    {
+        return $this->object->nullable($key)?->oneOf($words);
     }
 
     public function positive(string $key): int|float

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** One thing on the one-line. Which fields mean anything depends on its type; the reader has checked them. Rule: topology §1.2. */
+/** One thing on the one-line. Which fields mean anything depends on its type; the reader has checked them. Rule: docs/rules.md#topology. */
 final readonly class Element
 {
     /**
@@ -37,7 +37,17 @@ final readonly class Element
         public array $phases = [],
         public int $va = 0,
         public array $inhibitedBy = [],
+        public FaultRatings $ratings = new FaultRatings(),
+        public ?SwitchFacts $declared = null,
+        public ?bool $hasGroundFaultProtection = null,
+        public ?bool $hasEmergencyStop = null,
     ) {}
+
+    /** The neutral leaves with its source: broken, or handed over without a gap. */
+    public function switchesNeutral(): bool
+    {
+        return $this->neutral === 'switched' || $this->neutral === 'overlapping';
+    }
 
     public function isUtilityLike(): bool
     {

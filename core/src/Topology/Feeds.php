@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** What protects a node: the devices upstream of it, by rating only. Rule: topology §1.4, coordination. */
+/** What protects a node: the devices upstream of it, by rating only. Rule: docs/rules.md#topology. */
 final readonly class Feeds
 {
     /** @var array<string, list<string>> where the links into a node come from, in link order */

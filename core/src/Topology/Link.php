@@ -18,4 +18,9 @@ final readonly class Link
     {
         return "$this->toId.$this->toPort";
     }
+
+    public function isLike(self $other): bool
+    {
+        return [$this->from(), $this->to()] === [$other->from(), $other->to()];
+    }
 }

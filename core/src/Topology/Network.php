@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Escapement\Core\Topology;
 
 /**
- * The one-line as a graph of nodes that current can pass between. Rule: topology §1.3.
+ * The one-line as a graph of nodes that current can pass between. Rule: docs/rules.md#topology.
  *
  * Nodes are numbered once; each state of switches and devices gives its own list of neighbours.
  */

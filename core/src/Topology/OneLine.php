@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** A one-line as read: elements, links, what is interlocked, what is to be isolated. Rule: topology §1.2. */
+/** A one-line as read: elements, links, what is interlocked, what is to be isolated. Rule: docs/rules.md#topology. */
 final readonly class OneLine
 {
     /** @var array<string, Element> */
@@ -21,9 +21,18 @@ final readonly class OneLine
      * @param list<Link>         $links
      * @param list<list<string>> $interlocks device refs
      * @param list<list<string>> $isolations device refs and source ids
+     * @param null|array<string, ?bool> $facts declared of the site, by the names of SiteFactRules::FACTS
      */
-    public function __construct(public string $system, public array $elements, public array $links, public array $interlocks = [], public array $isolations = [], public ?string $plannedTestPoint = null)
-    {
+    public function __construct(
+        public string $system,
+        public array $elements,
+        public array $links,
+        public array $interlocks = [],
+        public array $isolations = [],
+        public ?string $plannedTestPoint = null,
+        public int|float|null $voltsLl = null,
+        public ?array $facts = null,
+    ) {
         $this->byId = array_column($elements, null, 'id');
         $this->devices = array_merge(...array_map(Device::of(...), $elements));
         $this->sources = $this->ofType('source');

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\Node;
 
 /**
  * Where everything stands on the drawing: sources on top, power flowing down, each element below what feeds it.
- * Rule: topology §4.
+ * Rule: docs/rules.md#one-line-layout.
  */
 final class OneLineLayout
 {
@@ -50,17 +50,26 @@ final class OneLineLayout
     {
         $findings = new PlacedFindings();
         foreach ($this->drawing->elements as $e) {
-            $isLinked = array_filter($this->drawing->links, static fn(Link $link): bool => $link->fromId === $e->id || $link->toId === $e->id) !== [];
+            $isLinked = array_filter(
+                $this->drawing->links,
+                static fn(Link $link): bool => $link->fromId === $e->id || $link->toId === $e->id,
+            ) !== [];
             if (! $isLinked) {
-                $findings->add('unconnected', $e->id);
+                $findings->raise('unconnected', $e->id);
             } elseif ($this->rows[$e->id] === 0 && $e->type !== 'source' && $e->type !== 'battery') {
-                $findings->add('no-feed', $e->id);
+                $findings->raise('no-feed', $e->id);
             }
         }
-        $cells = array_map(fn(Element $e): array => ['id' => $e->id, 'row' => $this->rows[$e->id], 'column' => $this->columns[$e->id]], $this->drawing->elements);
+        $cells = array_map(
+            fn(Element $e): array => ['id' => $e->id, 'row' => $this->rows[$e->id], 'column' => $this->columns[$e->id]],
+            $this->drawing->elements,
+        );
 
         return new PlacedAnswer([
-            'rows' => 1 + max([0, ...array_values($this->rows)]), 'columns' => 1 + max([0, ...array_values($this->columns)]), 'cells' => $cells, 'edges' => $this->edges(),
+            'rows' => 1 + max([0, ...array_values($this->rows)]),
+            'columns' => 1 + max([0, ...array_values($this->columns)]),
+            'cells' => $cells,
+            'edges' => $this->edges(),
         ], $findings->all(), [sprintf('%d links lead down, %d back', count($this->accepted), count(array_filter($this->isBack)))]);
     }
 
@@ -132,7 +141,10 @@ final class OneLineLayout
             }
         }
 
-        return array_values(array_filter(array_map(static fn(Element $e): string => $e->id, $this->drawing->elements), static fn(string $id): bool => ! isset($parents[$id])));
+        return array_values(array_filter(
+            array_map(static fn(Element $e): string => $e->id, $this->drawing->elements),
+            static fn(string $id): bool => ! isset($parents[$id]),
+        ));
     }
 
     private function placeColumn(string $id): void
@@ -149,9 +161,24 @@ final class OneLineLayout
     {
         $edges = [];
         foreach ($this->drawing->links as $i => $link) {
-            $edges[] = ['link' => $i, 'from' => $link->from(), 'to' => $link->to(), 'from_cell' => $this->cell($link->fromId), 'to_cell' => $this->cell($link->toId), 'back' => $this->isBack[$i]];
+            $edges[] = [
+                'link' => $i,
+                'from' => $link->from(),
+                'to' => $link->to(),
+                'from_cell' => $this->cell($link->fromId),
+                'to_cell' => $this->cell($link->toId),
+                'back' => $this->isBack[$i],
+            ];
         }
-        usort($edges, static fn(array $a, array $b): int => [$a['back'], $a['from_cell'], $a['to_cell'], $a['link']] <=> [$b['back'], $b['from_cell'], $b['to_cell'], $b['link']]);
+        usort(
+            $edges,
+            static fn(array $a, array $b): int => [
+                $a['back'],
+                $a['from_cell'],
+                $a['to_cell'],
+                $a['link'],
+            ] <=> [$b['back'], $b['from_cell'], $b['to_cell'], $b['link']],
+        );
 
         return $edges;
     }

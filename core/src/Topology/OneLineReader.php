@@ -4,13 +4,27 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 
-/** Reads a one-line; the first fault wins, in the order of the rule. Rule: topology §0, §1.2. */
+/** Reads a one-line; the first fault wins, in the order of the rule. Rule: docs/rules.md#topology. */
 final class OneLineReader
 {
-    private const TYPES = ['source', 'meter', 'battery', 'capacitor', 'arrester', 'ups', 'disconnect', 'switch', 'panel', 'inlet', 'shed', 'load', 'charger'];
+    private const TYPES = [
+        'source',
+        'meter',
+        'battery',
+        'capacitor',
+        'arrester',
+        'ups',
+        'disconnect',
+        'switch',
+        'panel',
+        'inlet',
+        'shed',
+        'load',
+        'charger',
+    ];
     private const SYSTEMS = ['single' => ['L1'], 'split' => ['L1', 'L2'], 'three' => ['L1', 'L2', 'L3']];
     private const ISOLATED_SOURCES = ['generator', 'inverter', 'shore'];
 
@@ -28,18 +42,30 @@ final class OneLineReader
         return new OneLine($system, $elements, $this->links($in, array_column($elements, null, 'id')));
     }
 
-    public function whole(Node $input): OneLine
+    /** Elements, links and interlocks: what an enclosure's wiring needs. */
+    public function interlocked(Node $input): OneLine
     {
         $drawn = $this->drawing($input);
+        $interlocks = $this->interlocks(new DrawingFields($input), array_column($drawn->devices, null, 'ref'));
+
+        return new OneLine($drawn->system, $drawn->elements, $drawn->links, $interlocks);
+    }
+
+    public function whole(Node $input): OneLine
+    {
+        $drawn = $this->interlocked($input);
         $in = new DrawingFields($input);
         $devices = array_column($drawn->devices, null, 'ref');
-        $interlocks = $this->interlocks($in, $devices);
         $isolations = [];
         foreach (($in->optional('isolations') ?? $input->at('isolations', []))->list(0, 10) as $node) {
             $open = [];
             foreach ((new DrawingFields($node))->required('open')->list(1, 10) as $item) {
                 $ref = $item->value;
-                $isSource = is_string($ref) && in_array($drawn->byId[$ref]->kind ?? '', self::ISOLATED_SOURCES, true) && $drawn->byId[$ref]->type === 'source';
+                $isSource = is_string($ref) && in_array(
+                    $drawn->byId[$ref]->kind ?? '',
+                    self::ISOLATED_SOURCES,
+                    true,
+                ) && $drawn->byId[$ref]->type === 'source';
                 if (! is_string($ref) || ! isset($devices[$ref]) && ! $isSource) {
                     throw $item->bad('This is no device that can be opened, and no source that can be stopped or unplugged.');
                 }
@@ -52,7 +78,30 @@ final class OneLineReader
             throw $planned->bad('This is no device that can be opened.');
         }
 
-        return new OneLine($drawn->system, $drawn->elements, $drawn->links, $interlocks, $isolations, is_string($planned?->value) ? $planned->value : null);
+        $voltsLl = $in->positiveOrNull('volts_ll');
+
+        return new OneLine(
+            $drawn->system,
+            $drawn->elements,
+            $drawn->links,
+            $drawn->interlocks,
+            $isolations,
+            is_string($planned?->value) ? $planned->value : null,
+            $voltsLl,
+            $this->facts($in),
+        );
+    }
+
+    /** @return null|array<string, ?bool> */
+    private function facts(DrawingFields $in): ?array
+    {
+        $node = $in->optional('facts');
+        if ($node === null || $node->isNull()) {
+            return null;
+        }
+        $fields = new DrawingFields($node);
+
+        return array_combine(SiteFactRules::FACTS, array_map($fields->fact(...), SiteFactRules::FACTS));
     }
 
     /** @return list<Element> */
@@ -77,7 +126,10 @@ final class OneLineReader
                 throw $item->bad('This names no source.');
             }
         }
-        $count = static fn(string $type): int => count(array_filter($elements, static fn(Element $element): bool => $element->type === $type));
+        $count = static fn(string $type): int => count(array_filter(
+            $elements,
+            static fn(Element $element): bool => $element->type === $type,
+        ));
         if ($count('source') < 1 || $count('source') > 4 || $count('switch') > 2) {
             throw $listNode->bad('A drawing has one to four sources and at most two switches.');
         }
@@ -91,7 +143,16 @@ final class OneLineReader
 
         return match ($type) {
             'source' => $this->source($id, $in),
-            'disconnect' => new Element($id, $type, ratingA: $in->positiveOrNull('rating_a'), isClosed: $in->bool('closed', true), isService: $in->bool('service', false), breaksLoad: $in->bool('load_break', true)),
+            'disconnect' => new Element(
+                $id,
+                $type,
+                ratingA: $in->positiveOrNull('rating_a'),
+                isClosed: $in->bool('closed', true),
+                isService: $in->bool('service', false),
+                breaksLoad: $in->bool('load_break', true),
+                ratings: new FaultRatings(aicKa: $in->positiveOrNull('aic_ka'), faultKa: $in->positiveOrNull('fault_ka')),
+                hasGroundFaultProtection: $in->fact('gfp'),
+            ),
             'switch' => $this->switch($id, $in),
             'panel' => $this->panel($id, $in),
             'inlet' => new Element($id, $type, ratingA: $in->positive('rating_a')),
@@ -108,9 +169,20 @@ final class OneLineReader
     private function source(string $id, DrawingFields $in): Element
     {
         $kind = $in->word('kind', ['utility', 'shore', 'generator', 'inverter', 'transformer']);
-        $element = new Element($id, 'source', $kind, $in->positiveOrNull('breaker_a'), $in->positiveOrNull('available_fault_ka'), $in->bool('grid_interactive', false));
+        $element = new Element(
+            $id,
+            'source',
+            $kind,
+            $in->positiveOrNull('breaker_a'),
+            $in->positiveOrNull('available_fault_ka'),
+            $in->bool('grid_interactive', false),
+            hasEmergencyStop: $in->fact('emergency_stop'),
+        );
         if ($element->isGridInteractive && $kind !== 'inverter') {
             throw $in->at('grid_interactive')->bad('Only an inverter can be grid-interactive.');
+        }
+        if ($element->hasEmergencyStop !== null && $kind !== 'generator') {
+            throw $in->at('emergency_stop')->bad('Only a generator has an emergency stop.');
         }
 
         return $element;
@@ -120,7 +192,7 @@ final class OneLineReader
     {
         $kind = $in->word('kind', ['motor', 'contactor_pair', 'relay_mobile', 'plug_in', 'changeover_handle']);
         $poles = $in->oneInt('poles', [2, 3, 4]);
-        $neutral = $in->word('neutral', ['solid', 'switched']);
+        $neutral = $in->word('neutral', ['solid', 'switched', 'overlapping']);
         $isServiceRated = $in->bool('service_rated', false);
         $hasOff = $in->bool('has_off', false);
         $ratingA = $in->positive('rating_a');
@@ -129,6 +201,8 @@ final class OneLineReader
         $isMainClosed = $in->bool('main_closed', true);
         $senseAt = $in->word('sense_at', ['after_main', 'normal_terminals'], 'after_main');
         $isInterlocked = $in->bool('mechanical_interlock', true);
+        $ratings = new FaultRatings(mainAicKa: $in->positiveOrNull('main_aic_ka'), faultKa: $in->positiveOrNull('fault_ka'));
+        [$declared, $gfp] = $this->declared($in);
         if ($isServiceRated && $mainA === null) {
             throw $in->node->at('main_a', null)->bad('A service-rated switch has a main.');
         }
@@ -147,7 +221,25 @@ final class OneLineReader
             isMainClosed: $isMainClosed,
             senseAt: $senseAt,
             isInterlocked: $isInterlocked,
+            ratings: $ratings,
+            declared: $declared,
+            hasGroundFaultProtection: $gfp,
         );
+    }
+
+    /** @return array{SwitchFacts, ?bool} what is declared of a switch, and the ground-fault protection of its main, which stands between */
+    private function declared(DrawingFields $in): array
+    {
+        $basis = $in->wordOrNull('withstand_basis', ['any_breaker', 'listed_device', 'fuse']);
+        $isDeviceOk = $in->fact('withstand_device_ok');
+        $isMarked = $in->fact('rating_marked');
+        $gfp = $in->fact('gfp');
+        $transition = $in->word('transition', ['open', 'delayed', 'in_phase', 'closed'], 'open');
+        $hasAgreement = $in->fact('utility_agreement');
+        $class = $in->word('system_class', ['none', 'optional', 'legally_required', 'emergency'], 'none');
+        $facts = array_combine(SwitchFacts::CLASS_FACTS, array_map($in->fact(...), SwitchFacts::CLASS_FACTS));
+
+        return [new SwitchFacts($basis, $isDeviceOk, $isMarked, $transition, $hasAgreement, $class, $facts), $gfp];
     }
 
     private function panel(string $id, DrawingFields $in): Element
@@ -164,13 +256,42 @@ final class OneLineReader
             if (isset($breakers[$name]) || in_array($name, ['in', 'bus', 'main'], true)) {
                 throw $fields->at('id')->bad("\"$name\" cannot be the id of this breaker.");
             }
-            $breakers[$name] = new Breaker($name, $fields->positive('rating_a'), $fields->oneInt('poles', [1, 2, 3], 1), $fields->bool('closed', true));
+            $breakers[$name] = new Breaker(
+                $name,
+                $fields->positive('rating_a'),
+                $fields->oneInt('poles', [1, 2, 3], 1),
+                $fields->bool('closed', true),
+                $fields->positiveOrNull('aic_ka'),
+            );
         }
+        $aicKa = $in->positiveOrNull('aic_ka');
+        $seriesKa = $in->positiveOrNull('series_ka');
+        $ratings = new FaultRatings(
+            $aicKa,
+            seriesKa: $seriesKa,
+            mainAicKa: $in->positiveOrNull('main_aic_ka'),
+            faultKa: $in->positiveOrNull('fault_ka'),
+        );
+        $gfp = $in->fact('gfp');
         if ($isService && $mainA === null) {
             throw $in->node->at('main_a', null)->bad('A service panel has a main.');
         }
+        if ($seriesKa !== null && $aicKa === null) {
+            throw $in->node->at('aic_ka', null)->bad('A series combination has the panel\'s own rating beside it.');
+        }
 
-        return new Element($id, 'panel', ratingA: $ratingA, isService: $isService, mainA: $mainA, isMainClosed: $isMainClosed, role: $role, breakers: array_values($breakers));
+        return new Element(
+            $id,
+            'panel',
+            ratingA: $ratingA,
+            isService: $isService,
+            mainA: $mainA,
+            isMainClosed: $isMainClosed,
+            role: $role,
+            breakers: array_values($breakers),
+            ratings: $ratings,
+            hasGroundFaultProtection: $gfp,
+        );
     }
 
     private function load(string $id, DrawingFields $in): Element
@@ -206,7 +327,7 @@ final class OneLineReader
             if (($fromPort === 'dc') !== ($toPort === 'dc')) {
                 throw $toNode->bad('Direct current does not meet alternating current.');
             }
-            if (in_array($link, $links, false)) {
+            if (array_filter($links, static fn(Link $drawn): bool => $drawn->isLike($link)) !== []) {
                 throw $toNode->bad('This link is drawn already.');
             }
             $links[] = $link;

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Escapement\Core\Topology;
 
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\Register;
 
 /**
  * Which device to open to simulate an outage: the surveyed one where the one-line says that it takes the voltage from the
  * sensing, else the one that the one-line names, and why. Survey, plan, procedure, stopwatch, report and the owner's page
- * all ask here. Rule: topology §1.4; field notes M3.
+ * all ask here. Rule: docs/rules.md#topology.
  */
 final readonly class OutageTestPoint
 {
-    /** Why a device proves nothing, by the reason that `topology` gives. */
     private const REASONS = [
         'downstream-of-switch' => 'It lies after the switch: the lights go off, the switch still sees good voltage, and nothing starts.',
         'not-in-sensing-path' => 'It does not feed the sensing of the switch: the switch still sees good voltage.',
@@ -84,16 +84,14 @@ final readonly class OutageTestPoint
         );
     }
 
+    /** Why a device proves nothing, by the reason that `topology` gives. */
+    public static function why(string $reason): string
+    {
+        return self::REASONS[$reason] ?? self::REASONS['not-on-drawing'];
+    }
+
     private function finding(OutageTestPointInput $in, string $name, string $reason): Finding
     {
-        [$severity, $message] = FindingWords::of('test-point-not-outage');
-
-        return new Finding(
-            'test-point-not-outage',
-            $severity,
-            "$message: " . ($in->label ?? $name) . '.',
-            self::REASONS[$reason] ?? self::REASONS['not-on-drawing'],
-            at: $in->device,
-        );
+        return Register::finding('test-point-not-outage', ['why' => self::why($reason)], at: $in->device, atName: $in->label ?? $name);
     }
 }

@@ -6,7 +6,7 @@ namespace Escapement\Core\Topology;
 
 use Escapement\Core\Finding\Finding;
 
-/** What a calculation on a drawing hands back. Rule: topology §0. */
+/** What a calculation on a drawing hands back. Rule: docs/rules.md#topology. */
 final readonly class PlacedAnswer
 {
     /**
@@ -19,6 +19,9 @@ final readonly class PlacedAnswer
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return $this->values + ['findings' => array_map(static fn(Finding $finding): array => $finding->toArray(), $this->findings), 'working' => $this->working];
+        return $this->values + [
+            'findings' => array_map(static fn(Finding $finding): array => $finding->toArray(), $this->findings),
+            'working' => $this->working,
+        ];
     }
 }

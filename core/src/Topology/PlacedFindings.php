@@ -5,18 +5,23 @@ declare(strict_types=1);
 namespace Escapement\Core\Topology;
 
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\Register;
 use Escapement\Core\Finding\Severity;
 
-/** Findings of a drawing: each id stands at most once at each place. Rule: topology §0. */
+/** Findings of a drawing: each id stands at most once at each place. Rule: docs/rules.md#topology. */
 final class PlacedFindings
 {
     /** @var array<string, Finding> */
     private array $found = [];
 
-    public function add(string $id, ?string $at = null): void
+    /**
+     * @param string                $id       as in the register, with its family where two families use it
+     * @param array<string, string> $figures
+     * @param ?Severity             $severity where the rule has another than the usual one
+     */
+    public function raise(string $id, ?string $at = null, array $figures = [], ?Severity $severity = null): void
     {
-        [$severity, $message, $because] = FindingWords::of($id);
-        $this->found["$id $at"] ??= new Finding($id, $severity, $at === null ? "$message." : "$message: $at.", $because, at: $at);
+        $this->found["$id $at"] ??= Register::finding($id, $figures, severity: $severity, at: $at);
     }
 
     public function has(string $id, ?string $at = null): bool

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-/** Which device to open to prove a switch, and why the others prove nothing. Rule: topology §1.4. */
+/** Which device to open to prove a switch, and why the others prove nothing. Rule: docs/rules.md#topology. */
 final readonly class TestPoints
 {
     public function __construct(private OneLine $drawing, private Network $network, private PlacedFindings $findings) {}
@@ -16,21 +16,23 @@ final readonly class TestPoints
         $normal = array_fill_keys(array_map(static fn(Element $switch): string => $switch->id, $this->drawing->switches), 'normal');
         $before = $this->network->neighbours($normal, null);
         foreach ($this->drawing->switches as $switch) {
-            $sensing = $this->network->nodes[$switch->mainA !== null && $switch->senseAt === 'after_main' ? "$switch->id.main_out" : "$switch->id.normal"];
+            $sensing = $this->network->nodes[$switch->mainA !== null
+                && $switch->senseAt === 'after_main' ? "$switch->id.main_out" : "$switch->id.normal"];
             if (! $this->isLive($before, $sensing)) {
-                $this->findings->add('sensing-dead', $switch->id);
+                $this->findings->raise('sensing-dead', $switch->id);
                 continue;
             }
             [$found, $not] = $this->ofSwitch($switch, $sensing, $normal, $before);
             if ($found === []) {
-                $this->findings->add('no-outage-test-point', $switch->id);
+                $this->findings->raise('no-outage-test-point', $switch->id);
             }
             array_push($points, ...$found);
             array_push($others, ...$not);
         }
         $planned = $this->drawing->plannedTestPoint;
         if ($planned !== null && ! in_array($planned, array_column($points, 'device'), true)) {
-            $this->findings->add('test-point-not-outage', $planned);
+            $reason = array_column($others, 'reason', 'device')[$planned] ?? null;
+            $this->findings->raise('test-point-not-outage', $planned, ['why' => OutageTestPoint::why(is_string($reason) ? $reason : '')]);
         }
 
         return [$points, $others];
@@ -44,7 +46,10 @@ final readonly class TestPoints
      */
     private function ofSwitch(Element $switch, int $sensing, array $normal, array $before): array
     {
-        $behind = Network::reach($this->network->neighbours(array_diff_key($normal, [$switch->id => true]), null, bothWays: true), $this->network->nodes["$switch->id.load"]);
+        $behind = Network::reach(
+            $this->network->neighbours(array_diff_key($normal, [$switch->id => true]), null, bothWays: true),
+            $this->network->nodes["$switch->id.load"],
+        );
         $hops = Network::reach($this->network->neighbours($normal, null, bothWays: true), $sensing);
         $loads = $this->drawing->ofType('load');
         $fedBefore = $this->fed($before);
@@ -56,7 +61,11 @@ final readonly class TestPoints
             $after = $this->network->drawnWithout($normal, $device->ref);
             [$line, $load] = [$this->network->nodes[$device->line], $this->network->nodes[$device->load]];
             if ($this->isLive($after, $sensing)) {
-                $not[] = ['switch' => $switch->id, 'device' => $device->ref, 'reason' => isset($behind[$line], $behind[$load]) ? 'downstream-of-switch' : 'not-in-sensing-path'];
+                $not[] = [
+                    'switch' => $switch->id,
+                    'device' => $device->ref,
+                    'reason' => isset($behind[$line], $behind[$load]) ? 'downstream-of-switch' : 'not-in-sensing-path',
+                ];
                 continue;
             }
             if ($device->kind === 'disconnect' && ! $device->element->breaksLoad) {
@@ -71,12 +80,30 @@ final readonly class TestPoints
                     $lost[] = $one->id;
                 }
             }
-            $found[] = ['place' => $place, 'device' => $device->ref, 'hops' => min($hops[$line] ?? PHP_INT_MAX, $hops[$load] ?? PHP_INT_MAX), 'lost' => $lost];
+            $found[] = [
+                'place' => $place,
+                'device' => $device->ref,
+                'hops' => min($hops[$line] ?? PHP_INT_MAX, $hops[$load] ?? PHP_INT_MAX),
+                'lost' => $lost,
+            ];
         }
-        usort($found, static fn(array $a, array $b): int => [count($a['lost']), $a['hops'], $a['place']] <=> [count($b['lost']), $b['hops'], $b['place']]);
+        usort(
+            $found,
+            static fn(array $a, array $b): int => [
+                count($a['lost']),
+                $a['hops'],
+                $a['place'],
+            ] <=> [count($b['lost']), $b['hops'], $b['place']],
+        );
         $points = [];
         foreach ($found as $i => $point) {
-            $points[] = ['switch' => $switch->id, 'rank' => $i + 1, 'device' => $point['device'], 'hops' => $point['hops'], 'loads_lost_elsewhere' => $point['lost']];
+            $points[] = [
+                'switch' => $switch->id,
+                'rank' => $i + 1,
+                'device' => $point['device'],
+                'hops' => $point['hops'],
+                'loads_lost_elsewhere' => $point['lost'],
+            ];
         }
 
         return [$points, $not];

@@ -4,29 +4,23 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\Node;
 
 /**
  * What is live in each position, what can back-feed, what stays live when this is open, where to test, what protects
- * what. Rule: topology §1.
+ * what. Rule: docs/rules.md#topology.
  */
 final class TopologyCheck
 {
+    private readonly ReachMap $reach;
     private readonly Network $network;
     private readonly PlacedFindings $findings;
-    /** @var list<array<string, string>> */
-    private readonly array $combinations;
-    /** @var list<array<string, array<int, int>>> per combination, what each source reaches as drawn */
-    private array $reached = [];
 
     private function __construct(private readonly OneLine $drawing)
     {
-        $this->network = new Network($drawing);
+        $this->reach = new ReachMap($drawing);
+        $this->network = $this->reach->network;
         $this->findings = new PlacedFindings();
-        $this->combinations = $drawing->combinations();
-        foreach ($this->combinations as $positions) {
-            $this->reached[] = $this->reachAll($this->network->neighbours($positions, null));
-        }
     }
 
     public static function read(Node $input): self
@@ -47,7 +41,10 @@ final class TopologyCheck
         [$points, $others] = (new TestPoints($this->drawing, $this->network, $this->findings))->find();
         $stillLive = $this->stillLive();
         $this->judgeService($stillLive);
-        $this->judgeSwitches();
+        (new SwitchRules($this->reach, $this->findings))->judge();
+        (new InterruptingRatings($this->reach, $this->findings))->judge();
+        (new GroundFaultRules($this->reach, $this->findings))->judge();
+        (new SiteFactRules($this->drawing, $this->findings))->judge();
         $this->judgePanels();
         $this->judgeOnGenerator();
         $isUtilityLike = fn(string $source): bool => $this->drawing->byId[$source]->isUtilityLike();
@@ -55,10 +52,27 @@ final class TopologyCheck
         return new PlacedAnswer([
             'states' => $this->states(),
             'load_sources' => (object) $loadSources,
-            'not_backed_up' => array_values(array_filter(array_map(strval(...), array_keys($loadSources)), static fn(string $load): bool => array_filter($loadSources[$load], static fn(string $source): bool => ! $isUtilityLike($source)) === [])),
-            'backfeed' => $backfeed, 'coordination' => $coordination, 'outage_test_points' => $points, 'not_test_points' => $others, 'still_live' => $stillLive,
-            'stored_energy' => $this->storedEnergy(), 'energy_loops' => $this->energyLoops(), 'phase_va' => (object) $this->phaseVa($loadSources),
-        ], $this->findings->all(), [sprintf('%d nodes, %d devices, %d combinations of positions', count($this->network->names), count($this->drawing->devices), count($this->combinations))]);
+            'not_backed_up' => array_values(array_filter(
+                array_map(strval(...), array_keys($loadSources)),
+                static fn(string $load): bool => array_filter(
+                    $loadSources[$load],
+                    static fn(string $source): bool => ! $isUtilityLike($source),
+                ) === [],
+            )),
+            'backfeed' => $backfeed,
+            'coordination' => $coordination,
+            'outage_test_points' => $points,
+            'not_test_points' => $others,
+            'still_live' => $stillLive,
+            'stored_energy' => $this->storedEnergy(),
+            'energy_loops' => $this->energyLoops(),
+            'phase_va' => (object) $this->phaseVa($loadSources),
+        ], $this->findings->all(), [sprintf(
+            '%d nodes, %d devices, %d combinations of positions',
+            count($this->network->names),
+            count($this->drawing->devices),
+            count($this->reach->combinations),
+        )]);
     }
 
     /**
@@ -90,29 +104,14 @@ final class TopologyCheck
         return $live;
     }
 
-    /**
-     * @param list<list<int>> $next
-     *
-     * @return array<string, array<int, int>>
-     */
-    private function reachAll(array $next): array
-    {
-        $reached = [];
-        foreach ($this->drawing->sources as $source) {
-            $reached[$source->id] = Network::reach($next, $this->network->nodes["$source->id.out"]);
-        }
-
-        return $reached;
-    }
-
     /** @return list<array<string, mixed>> */
     private function states(): array
     {
         $states = [];
-        foreach ($this->combinations as $i => $positions) {
+        foreach ($this->reach->combinations as $i => $positions) {
             $byElement = [];
             foreach ($this->drawing->elements as $e) {
-                foreach ($this->reached[$i] as $source => $nodes) {
+                foreach ($this->reach->drawn[$i] as $source => $nodes) {
                     foreach ($e->ports() as $port) {
                         if ($port !== 'dc' && isset($nodes[$this->network->nodes["$e->id.$port"]])) {
                             $byElement[$e->id][] = (string) $source;
@@ -122,9 +121,20 @@ final class TopologyCheck
                 }
             }
             foreach ($this->liveSets() as $live) {
-                $energised = array_filter(array_map(static fn(array $sources): array => array_values(array_intersect($sources, $live)), $byElement), static fn(array $sources): bool => $sources !== []);
-                $dead = array_values(array_filter(array_map(static fn(Element $load): string => $load->id, $this->drawing->ofType('load')), static fn(string $load): bool => ! isset($energised[$load])));
-                $states[] = ['positions' => (object) $positions, 'live' => $live, 'energised' => (object) $energised, 'dead_loads' => $dead];
+                $energised = array_filter(
+                    array_map(static fn(array $sources): array => array_values(array_intersect($sources, $live)), $byElement),
+                    static fn(array $sources): bool => $sources !== [],
+                );
+                $dead = array_values(array_filter(
+                    array_map(static fn(Element $load): string => $load->id, $this->drawing->ofType('load')),
+                    static fn(string $load): bool => ! isset($energised[$load]),
+                ));
+                $states[] = [
+                    'positions' => (object) $positions,
+                    'live' => $live,
+                    'energised' => (object) $energised,
+                    'dead_loads' => $dead,
+                ];
             }
         }
 
@@ -153,7 +163,7 @@ final class TopologyCheck
             $node = $this->network->nodes["$load->id.in"];
             $fed[$load->id] = [];
             foreach ($this->drawing->sources as $source) {
-                foreach ($this->reached as $reached) {
+                foreach ($this->reach->drawn as $reached) {
                     if (isset($reached[$source->id][$node])) {
                         $fed[$load->id][] = $source->id;
                         break;
@@ -161,28 +171,11 @@ final class TopologyCheck
                 }
             }
             if ($fed[$load->id] === []) {
-                $this->findings->add('load-never-fed', $load->id);
+                $this->findings->raise('load-never-fed', $load->id);
             }
         }
 
         return $fed;
-    }
-
-    /** @return list<array<string, true>> every choice of one member per interlock: the members that are then open */
-    private function interlockChoices(): array
-    {
-        $choices = [[]];
-        foreach ($this->drawing->interlocks as $members) {
-            $longer = [];
-            foreach ($choices as $choice) {
-                foreach ($members as $closed) {
-                    $longer[] = $choice + array_fill_keys(array_diff($members, [$closed]), true);
-                }
-            }
-            $choices = $longer;
-        }
-
-        return $choices;
     }
 
     /** @return list<array<string, mixed>> */
@@ -194,10 +187,10 @@ final class TopologyCheck
                 $pairs[] = [$a, $b];
             }
         }
-        $drawn = $this->meeting($pairs, fn(int $i): array => [$this->reached[$i]]);
+        $drawn = $this->meeting($pairs, fn(int $i): array => [$this->reach->drawn[$i]]);
         $breaker = $this->meeting($pairs, fn(int $i): array => array_map(
-            fn(array $open): array => $this->reachAll($this->network->neighbours($this->combinations[$i], $open)),
-            $this->interlockChoices(),
+            fn(array $open): array => $this->reach->all($this->network->neighbours($this->reach->combinations[$i], $open)),
+            $this->reach->interlockChoices(),
         ));
         $list = [];
         foreach (['as-drawn' => $drawn, 'breaker' => array_diff_key($breaker, $drawn)] as $by => $found) {
@@ -205,12 +198,20 @@ final class TopologyCheck
                 [$a, $b] = $pairs[$place];
                 if ($a->isGridInteractive || $b->isGridInteractive) {
                     [$inverter, $other] = $a->isGridInteractive ? [$a, $b] : [$b, $a];
-                    $this->findings->add($other->isUtilityLike() || $other->isGridInteractive ? 'grid-interactive-parallel' : 'grid-interactive-on-generator', $inverter->id);
+                    $this->findings->raise(
+                        $other->isUtilityLike()
+                            || $other->isGridInteractive ? 'grid-interactive-parallel' : 'grid-interactive-on-generator',
+                        $inverter->id,
+                    );
                     continue;
                 }
                 $at = $a->isUtilityLike() !== $b->isUtilityLike() ? ($a->isUtilityLike() ? $b : $a) : $b;
-                $this->findings->add($by === 'as-drawn' ? 'backfeed' : 'backfeed-breaker-only', $at->id);
-                $list[] = ['pair' => [$a->id, $b->id], 'by' => $by, 'positions' => array_map(static fn(array $map): object => (object) $map, $positions)];
+                $this->findings->raise($by === 'as-drawn' ? 'backfeed' : 'backfeed-breaker-only', $at->id);
+                $list[] = [
+                    'pair' => [$a->id, $b->id],
+                    'by' => $by,
+                    'positions' => array_map(static fn(array $map): object => (object) $map, $positions),
+                ];
             }
         }
 
@@ -226,11 +227,13 @@ final class TopologyCheck
     private function meeting(array $pairs, callable $reaches): array
     {
         $meeting = [];
-        foreach ($this->combinations as $i => $positions) {
+        foreach ($this->reach->combinations as $i => $positions) {
             $states = $reaches($i);
             foreach ($pairs as $place => [$a, $b]) {
                 foreach ($states as $reached) {
-                    if (isset($reached[$a->id][$this->network->nodes["$b->id.out"]]) || isset($reached[$b->id][$this->network->nodes["$a->id.out"]])) {
+                    if (isset(
+                        $reached[$a->id][$this->network->nodes["$b->id.out"]],
+                    ) || isset($reached[$b->id][$this->network->nodes["$a->id.out"]])) {
                         $meeting[$place][] = $positions;
                         break;
                     }
@@ -245,43 +248,15 @@ final class TopologyCheck
     /** @return list<array{open: list<string>, live: object}> */
     private function stillLive(): array
     {
-        $sets = array_map(static fn(Device $device): array => [$device->ref], array_values(array_filter($this->drawing->devices, static fn(Device $device): bool => $device->kind !== 'breaker')));
+        $sets = array_map(
+            static fn(Device $device): array => [$device->ref],
+            array_values(array_filter($this->drawing->devices, static fn(Device $device): bool => $device->kind !== 'breaker')),
+        );
 
-        return array_map(fn(array $open): array => ['open' => $open, 'live' => (object) $this->liveWith($open)], [...$sets, ...$this->drawing->isolations]);
-    }
-
-    /**
-     * Pessimistic: everything closed that is not opened, every source may run that is not stopped.
-     *
-     * @param list<string> $open
-     *
-     * @return array<string, list<string>> sources by node, in node order
-     */
-    private function liveWith(array $open): array
-    {
-        $byNode = [];
-        $stopped = array_fill_keys($open, true);
-        foreach ($this->combinations as $positions) {
-            foreach ($this->interlockChoices() as $choice) {
-                $next = $this->network->neighbours($positions, $choice + $stopped);
-                foreach ($this->drawing->sources as $source) {
-                    if (! isset($stopped[$source->id])) {
-                        foreach (array_keys(Network::reach($next, $this->network->nodes["$source->id.out"])) as $node) {
-                            $byNode[$node][$source->id] = true;
-                        }
-                    }
-                }
-            }
-        }
-        ksort($byNode);
-        $live = [];
-        foreach ($byNode as $node => $sources) {
-            if (! str_ends_with($this->network->names[$node], '.dc')) {
-                $live[$this->network->names[$node]] = array_values(array_filter(array_map(static fn(Element $source): string => $source->id, $this->drawing->sources), static fn(string $id): bool => isset($sources[$id])));
-            }
-        }
-
-        return $live;
+        return array_map(
+            fn(array $open): array => ['open' => $open, 'live' => (object) $this->reach->liveWith($open)],
+            [...$sets, ...$this->drawing->isolations],
+        );
     }
 
     /** @param list<array{open: list<string>, live: object}> $stillLive */
@@ -296,19 +271,19 @@ final class TopologyCheck
                 /** @var array<string, list<string>> $live */
                 $live = (array) $one['live'];
                 if (array_filter($live[$device->line] ?? [], fn(string $source): bool => $this->drawing->byId[$source]->isGrid()) !== []) {
-                    $this->findings->add('line-side-live', $device->ref);
+                    $this->findings->raise('topology/line-side-live', $device->ref);
                 }
                 foreach ($live as $node => $sources) {
                     foreach ($sources as $source) {
                         if ($this->drawing->byId[$source]->kind === 'generator' && ! str_starts_with((string) $node, "$source.")) {
-                            $this->findings->add('generator-still-feeds', $device->ref);
+                            $this->findings->raise('generator-still-feeds', $device->ref);
                         }
                     }
                 }
             }
         }
         $open = array_fill_keys(array_map(static fn(Device $device): string => $device->ref, $service), true);
-        foreach ($this->combinations as $positions) {
+        foreach ($this->reach->combinations as $positions) {
             $next = $this->network->neighbours($positions, $open);
             foreach ($this->drawing->sources as $source) {
                 if (! $source->isGrid()) {
@@ -326,37 +301,10 @@ final class TopologyCheck
                         continue;
                     }
                     if ($e->type !== 'switch') {
-                        $this->findings->add('no-service-disconnect', $source->id);
+                        $this->findings->raise('no-service-disconnect', $source->id);
                     } elseif (! $e->isServiceRated) {
-                        $this->findings->add('switch-not-service-rated', $e->id);
+                        $this->findings->raise('switch-not-service-rated', $e->id);
                     }
-                }
-            }
-        }
-    }
-
-    private function judgeSwitches(): void
-    {
-        foreach ($this->drawing->switches as $switch) {
-            $needed = $this->drawing->phases() + ($switch->neutral === 'switched' ? 1 : 0);
-            if ($switch->poles !== $needed) {
-                $this->findings->add($switch->poles < $needed ? 'poles-too-few' : 'poles-spare', $switch->id);
-            }
-            if (! $switch->isInterlocked) {
-                $this->findings->add('no-mechanical-interlock', $switch->id);
-            }
-            if ($switch->withstandKa === null) {
-                $this->findings->add('withstand-unknown', $switch->id);
-            }
-            foreach ($this->drawing->sources as $source) {
-                if (! $this->everReaches($source->id, "$switch->id.normal") && ! $this->everReaches($source->id, "$switch->id.emergency")) {
-                    continue;
-                }
-                if ($source->faultKa !== null && $switch->withstandKa !== null && $source->faultKa > $switch->withstandKa) {
-                    $this->findings->add('withstand-exceeded', $switch->id);
-                }
-                if ($source->faultKa === null && $source->isUtilityLike()) {
-                    $this->findings->add('fault-current-unknown', $switch->id);
                 }
             }
         }
@@ -372,36 +320,12 @@ final class TopologyCheck
                     $open[$device->ref] = true;
                 }
             }
-            if ($panel->role === 'main' && $this->gridReaches("$panel->id.in", []) && ! $this->gridReaches("$panel->id.in", $open)) {
-                $this->findings->add('panel-now-sub', $panel->id);
+            if ($panel->role === 'main'
+                && $this->reach->gridReaches("$panel->id.in")
+                && ! $this->reach->gridReaches("$panel->id.in", $open)) {
+                $this->findings->raise('panel-now-sub', $panel->id);
             }
         }
-    }
-
-    /** @param array<string, true> $open everything else closed */
-    private function gridReaches(string $node, array $open): bool
-    {
-        foreach ($this->combinations as $positions) {
-            $next = $this->network->neighbours($positions, $open);
-            foreach ($this->drawing->sources as $source) {
-                if ($source->isGrid() && isset(Network::reach($next, $this->network->nodes["$source->id.out"])[$this->network->nodes[$node]])) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    private function everReaches(string $source, string $node): bool
-    {
-        foreach ($this->reached as $reached) {
-            if (isset($reached[$source][$this->network->nodes[$node]])) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     private function judgeOnGenerator(): void
@@ -411,8 +335,8 @@ final class TopologyCheck
                 continue;
             }
             foreach ($this->drawing->sources as $source) {
-                if ($source->kind === 'generator' && $this->everReaches($source->id, "$e->id.in")) {
-                    $this->findings->add($e->type === 'ups' ? 'ups-on-generator' : 'capacitor-on-generator', $e->id);
+                if ($source->kind === 'generator' && $this->reach->everReaches($source->id, "$e->id.in")) {
+                    $this->findings->raise($e->type === 'ups' ? 'ups-on-generator' : 'capacitor-on-generator', $e->id);
                 }
             }
         }
@@ -425,7 +349,7 @@ final class TopologyCheck
         foreach ($this->drawing->elements as $e) {
             if (in_array($e->type, ['battery', 'capacitor', 'ups'], true)) {
                 $ids[] = $e->id;
-                $this->findings->add('stored-energy', $e->id);
+                $this->findings->raise('stored-energy', $e->id);
             }
         }
 
@@ -445,15 +369,23 @@ final class TopologyCheck
                     continue;
                 }
                 $positions = [];
-                foreach ($this->combinations as $i => $combination) {
-                    if (isset($this->reached[$i][$inverter->id][$this->network->nodes["$charger->id.in"]])) {
+                foreach ($this->reach->combinations as $i => $combination) {
+                    if (isset($this->reach->drawn[$i][$inverter->id][$this->network->nodes["$charger->id.in"]])) {
                         $positions[] = (object) $combination;
                     }
                 }
                 if ($positions !== []) {
-                    $batteries = array_values(array_filter($this->drawing->ofType('battery'), fn(Element $battery): bool => isset($dc[$this->network->nodes["$battery->id.dc"]])));
-                    $loops[] = ['inverter' => $inverter->id, 'charger' => $charger->id, 'batteries' => array_map(static fn(Element $battery): string => $battery->id, $batteries), 'positions' => $positions];
-                    $this->findings->add('energy-loop', $charger->id);
+                    $batteries = array_values(array_filter(
+                        $this->drawing->ofType('battery'),
+                        fn(Element $battery): bool => isset($dc[$this->network->nodes["$battery->id.dc"]]),
+                    ));
+                    $loops[] = [
+                        'inverter' => $inverter->id,
+                        'charger' => $charger->id,
+                        'batteries' => array_map(static fn(Element $battery): string => $battery->id, $batteries),
+                        'positions' => $positions,
+                    ];
+                    $this->findings->raise('energy-loop', $charger->id);
                 }
             }
         }

@@ -7,35 +7,40 @@ namespace Escapement\Core\Wire;
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
 use Escapement\Core\Commissioning\TimingVerdict;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Power\BatteryRuntime;
-use Escapement\Core\Power\Demand;
 use Escapement\Core\Power\Fuel;
 use Escapement\Core\Power\MotorStart;
 use Escapement\Core\Power\ShedPlan;
 use Escapement\Core\Power\SingleLegJumper;
-use Escapement\Core\Power\Sizing;
 use Escapement\Core\Power\SourceRating;
 use Escapement\Core\Power\StepSequence;
 use Escapement\Core\PowerDown\PowerDown;
+use Escapement\Core\Rehearsal\FinerInput;
 use Escapement\Core\Rehearsal\Overload;
 use Escapement\Core\Rehearsal\OverloadSpan;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Settings\Change;
-use Escapement\Core\Settings\Check\SettingsCheck;
 use Escapement\Core\Settings\SettingsDiff;
+use Escapement\Core\SettingsCheck\SettingsCheck;
 use Escapement\Core\Survey\SurveyCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
-use Escapement\Core\Wiring\Colours;
-use Escapement\Core\Wiring\Conductor;
-use Escapement\Core\Wiring\Grounding;
+use Escapement\Core\Wire\Power\DemandReader;
+use Escapement\Core\Wire\Power\SizingReader;
+use Escapement\Core\Wire\Wiring\ColoursReader;
+use Escapement\Core\Wire\Wiring\ConductorReader;
+use Escapement\Core\Wire\Wiring\FaultCurrentReader;
+use Escapement\Core\Wire\Wiring\GroundingReader;
+use Escapement\Core\Wire\Wiring\RacewayFillReader;
+use Escapement\Core\Wire\Wiring\VoltageDropReader;
 use Escapement\Core\Wiring\MobileCable;
 use Escapement\Core\Wiring\PullBox;
-use Escapement\Core\Wiring\RacewayFill;
 use Escapement\Core\Wiring\ServiceSplit;
 use Escapement\Core\Wiring\Torque;
-use Escapement\Core\Wiring\VoltageDrop;
 
 /** Every calculation by the name it has on the command line: one decoded object in, one out. */
 final readonly class Calculations
@@ -43,8 +48,26 @@ final readonly class Calculations
     public const NAMES = [
         'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict', 'run_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
-        'conductor', 'voltage_drop', 'grounding', 'raceway_fill', 'pull_box', 'torque', 'colours', 'service_split', 'mobile_cable',
-        'topology', 'bonding', 'one_line_layout', 'outage_test_point', 'power_down', 'survey_check', 'procedure', 'standing',
+        'conductor',
+        'voltage_drop',
+        'grounding',
+        'raceway_fill',
+        'pull_box',
+        'torque',
+        'colours',
+        'service_split',
+        'mobile_cable',
+        'fault_current',
+        'topology',
+        'bonding',
+        'relay_check',
+        'one_line_layout',
+        'wiring_view',
+        'outage_test_point',
+        'power_down',
+        'survey_check',
+        'procedure',
+        'standing',
     ];
 
     /**
@@ -56,16 +79,18 @@ final readonly class Calculations
     {
         $scenario = (new ScenarioReader())->scenario($input);
         $result = Rehearsal::play($scenario);
-        if ($scenario->sourceKw === null) {
-            return $result->toArray();
+        $findings = array_values(array_filter([FinerInput::finding($scenario)]));
+        $overloads = [];
+        if ($scenario->sourceKw !== null) {
+            $overload = new Overload($scenario, $result, $scenario->sourceKw);
+            array_push($findings, ...array_filter([$overload->finding()]));
+            $overloads = ['overloads' => array_map(static fn(OverloadSpan $span): array => $span->toArray(), $overload->spans)];
         }
-        $overload = new Overload($scenario, $result, $scenario->sourceKw);
-        $finding = $overload->finding();
+        $hasFindings = $findings !== [] || $overloads !== [];
 
-        return $result->toArray() + [
-            'overloads' => array_map(static fn(OverloadSpan $span): array => $span->toArray(), $overload->spans),
-            'findings' => $finding === null ? [] : [$finding->toArray()],
-        ];
+        return $result->toArray() + $overloads + ($hasFindings ? [
+            'findings' => array_map(static fn(Finding $finding): array => $finding->toArray(), Finding::worstFirst($findings)),
+        ] : []);
     }
 
     /**
@@ -81,27 +106,30 @@ final readonly class Calculations
             'settings_compare' => (new CompareReader())->comparison($input)->compare(),
             'timing_verdict' => $this->timingVerdict($input, self::outageMark(...)),
             'run_verdict' => $this->timingVerdict($input, self::mark(...)),
-            'demand' => (new Demand())->answer($input)->toArray(),
+            'demand' => (new DemandReader())->answer($input),
             'source_rating' => (new SourceRating())->answer($input)->toArray(),
-            'sizing' => (new Sizing())->answer($input)->toArray(),
+            'sizing' => (new SizingReader())->answer($input),
             'motor_start' => (new MotorStart())->answer($input)->toArray(),
             'step_sequence' => (new StepSequence())->answer($input)->toArray(),
             'shed_plan' => (new ShedPlan())->answer($input)->toArray(),
             'battery_runtime' => (new BatteryRuntime())->answer($input)->toArray(),
             'single_leg_jumper' => (new SingleLegJumper())->answer($input)->toArray(),
             'fuel' => (new Fuel())->answer($input)->toArray(),
-            'conductor' => (new Conductor())->answer($input)->toArray(),
-            'voltage_drop' => (new VoltageDrop())->answer($input)->toArray(),
-            'grounding' => (new Grounding())->answer($input)->toArray(),
-            'raceway_fill' => (new RacewayFill())->answer($input)->toArray(),
+            'conductor' => (new ConductorReader())->answer($input),
+            'voltage_drop' => (new VoltageDropReader())->answer($input),
+            'grounding' => (new GroundingReader())->answer($input),
+            'raceway_fill' => (new RacewayFillReader())->answer($input),
             'pull_box' => (new PullBox())->answer($input)->toArray(),
             'torque' => (new Torque())->answer($input)->toArray(),
-            'colours' => (new Colours())->answer($input)->toArray(),
+            'colours' => (new ColoursReader())->answer($input),
             'service_split' => (new ServiceSplit())->answer($input)->toArray(),
             'mobile_cable' => (new MobileCable())->answer($input)->toArray(),
+            'fault_current' => (new FaultCurrentReader())->answer($input),
             'topology' => TopologyCheck::read($input)->answer()->toArray(),
             'bonding' => BondingCheck::read($input)->answer()->toArray(),
             'one_line_layout' => OneLineLayout::read($input)->answer()->toArray(),
+            'relay_check' => (new RelayCheckReader())->answer($input),
+            'wiring_view' => (new WiringViewReader())->answer($input),
             'outage_test_point' => (new OutageTestPointReader())->answer($input),
             'power_down' => (new PowerDown())->answer($input)->toArray(),
             'survey_check' => (new SurveyCheck())->answer($input)->toArray(),
@@ -138,7 +166,11 @@ final readonly class Calculations
         $object->close();
         $changes = (new SettingsDiff())->compare($from, $to);
 
-        return ['changes' => array_map(static fn(Change $change): array => $change->toArray(), $changes), 'findings' => [], 'working' => []];
+        return [
+            'changes' => array_map(static fn(Change $change): array => $change->toArray(), $changes),
+            'findings' => [],
+            'working' => [],
+        ];
     }
 
     /**
@@ -163,7 +195,9 @@ final readonly class Calculations
     {
         $mark = self::mark($node);
 
-        return $mark->event->isOfButton() ? throw $node->object()->required('event')->bad('A mark of a test by the button belongs into run_verdict.') : $mark;
+        return $mark->event->isOfButton() ? throw $node->object()->required('event')->bad(
+            'A mark of a test by the button belongs into run_verdict.',
+        ) : $mark;
     }
 
     private static function mark(Node $node): Mark

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Settings\SettingsComparison;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Rehearsal\Season\SettingsComparison;
+use Escapement\Core\Simulation\ScenarioEvent;
 
-/** Reads the input of `settings_compare`. Rule: settings §5. */
+/** Reads the input of `settings_compare`. Rule: docs/rules.md#step-sequence. */
 final readonly class CompareReader
 {
     private const MOST = 1_000_000_000;
@@ -16,18 +18,19 @@ final readonly class CompareReader
     public function comparison(Node $node): SettingsComparison
     {
         $object = $node->object();
+        $object->only(['system', 'candidates', 'loads', 'disturbances', 'recording', 'gap_ms', 'until_ms', 'fuel']);
+        $repeated = null;
         $plantReader = new PlantReader();
         $plant = $plantReader->plant($object->required('system'));
         $candidates = [];
         foreach ($object->required('candidates')->list(1, 20) as $item) {
             $candidate = $item->object();
+            $candidate->only(['name', 'settings']);
             $nameNode = $candidate->required('name');
             $name = $nameNode->text();
             $settings = (new SettingsReader())->settings($candidate->required('settings'), $plant);
             $candidate->close();
-            if (isset($candidates[$name])) {
-                throw $nameNode->bad("There is a candidate \"$name\" already.");
-            }
+            $repeated ??= isset($candidates[$name]) ? $nameNode->bad("There is a candidate \"$name\" already.") : null;
             $candidates[$name] = $settings;
         }
         $loads = ($loadsNode = $object->optional('loads')) === null ? [] : $plantReader->loads($loadsNode);
@@ -43,8 +46,18 @@ final readonly class CompareReader
         if (($disturbances === null) === ($recording === null)) {
             throw $node->bad('Exactly one of disturbances and recording is needed.');
         }
+        if ($repeated !== null) {
+            throw $repeated;
+        }
 
-        return new SettingsComparison($plant, $candidates, $disturbances ?? $this->split($recording ?? [], $gapMs), $loads, $untilMs, $fuel);
+        return new SettingsComparison(
+            $plant,
+            $candidates,
+            $disturbances ?? $this->split($recording ?? [], $gapMs),
+            $loads,
+            $untilMs,
+            $fuel,
+        );
     }
 
     /** @return list<array{at_ms: int, events: list<ScenarioEvent>}> */
@@ -54,9 +67,13 @@ final readonly class CompareReader
         $earliestMs = 0;
         foreach ($node->list(0, 5000) as $item) {
             $object = $item->object();
+            $object->only(['at_ms', 'events']);
             $atNode = $object->required('at_ms');
             $atMs = $atNode->ms();
-            $events = array_map(static fn(ScenarioEvent $event): ScenarioEvent => $event->later($atMs), $reader->events($object->required('events')));
+            $events = array_map(
+                static fn(ScenarioEvent $event): ScenarioEvent => $event->later($atMs),
+                $reader->events($object->required('events')),
+            );
             $object->close();
             if ($atMs < $earliestMs) {
                 throw $atNode->bad("This disturbance begins before the one before it is over, at $earliestMs ms.");

@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Rehearsal\Verb;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Site\Side;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Input\ObjectNode;
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Plant\Side;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 
-/** Reads the script of a rehearsal against the plant it is played on. Rule: timing §2. */
+/** Reads the script of a rehearsal against the plant it is played on. Rule: docs/rules.md#source-rating. */
 final readonly class EventReader
 {
     /** @var array<string, true> */
@@ -73,7 +76,7 @@ final readonly class EventReader
         if ($verb->needsEngine() && $this->plant->engine === null) {
             throw $verbNode->bad('There is no engine in this system.');
         }
-        if ($verb->needsController() && $this->plant->kind === Kind::Mobile) {
+        if ($verb->needsController() && $this->plant->kind === PlantKind::Mobile) {
             throw $verbNode->bad('A mobile relay has no controller: no test and no selector.');
         }
 

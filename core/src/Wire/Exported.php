@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
+use Escapement\Core\Input\Node;
+
 /**
  * What the web exports, as the input of the calculation of that name: a rehearsal, a plan, a settings sheet or a run goes into its
  * command as it was saved. Everything else is passed on as it is.

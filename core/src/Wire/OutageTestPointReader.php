@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Input\Texts;
 use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;

@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
-use Escapement\Core\Site\Engine;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Site\Source;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Engine;
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Plant\Source;
 
-/** Reads `system` and `loads`. Rule: timing §2. */
+/** Reads `system` and `loads`. Rule: docs/rules.md#source-rating. */
 final readonly class PlantReader
 {
     /** @throws BadInput */
     public function plant(Node $node): Plant
     {
         $object = $node->object();
-        $kind = $object->required('kind')->enum(Kind::class);
+        $kind = $object->required('kind')->enum(PlantKind::class);
         $sources = $object->required('sources')->object();
         $normal = $this->source($sources->required('normal'));
         $emergency = $this->source($sources->required('emergency'));

@@ -4,14 +4,22 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
+use Escapement\Core\Commissioning\Procedure\BondPlaces;
 use Escapement\Core\Commissioning\Procedure\Isolation;
+use Escapement\Core\Commissioning\Procedure\IsolationPoints;
+use Escapement\Core\Commissioning\Procedure\JudgedAnswer;
 use Escapement\Core\Commissioning\Procedure\Procedure;
 use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
-use Escapement\Core\Commissioning\Procedure\Surroundings;
-use Escapement\Core\Survey\Upstream;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Commissioning\Procedure\Verdict;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Fields;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Input\ObjectNode;
+use Escapement\Core\Input\Texts;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
@@ -21,13 +29,17 @@ use Escapement\Core\Topology\OutageTestPointInput;
  * → {"stages", "reopened"}.
  *
  * `surveyed` names the device of the outage test, `isolation` who opens upstream of the work and whether an inspection is asked for.
- * `answered` holds the expectation that each recorded answer was given to, by step: what is asked differently now is open again.
+ * `answered` holds what each recorded answer was given to, by step: its `expected`, or its words. What is asked differently now
+ * is open again; other words for it are no other question.
  */
 final readonly class ProcedureReader
 {
     /** The order of landing in a large enclosure is long. */
     private const MOST_CHARACTERS = 6000;
     private const NOT_ASKED = 'not_asked';
+
+    /** Plug-in boxes and vehicles: their sets are portables, with a mechanical governor. */
+    private const PORTABLE = ['K4', 'K5', 'K6'];
 
     /**
      * @return array<string, mixed>
@@ -37,14 +49,34 @@ final readonly class ProcedureReader
     public function answer(Node $input): array
     {
         $object = $input->object();
-        $answered = Texts::map($object->optional('answered'), self::MOST_CHARACTERS);
+        $answered = self::answered(Texts::map($object->optional('answered'), self::MOST_CHARACTERS));
         $procedure = $this->procedure($object);
         $stages = [];
         foreach ($procedure->stages() as $id => $steps) {
-            $stages[] = ['id' => $id, 'title' => Stage::from($id)->title(), 'steps' => array_map(static fn(Step $step): array => $step->toArray(), $steps)];
+            $stages[] = [
+                'id' => $id,
+                'title' => Stage::from($id)->title(),
+                'steps' => array_map(static fn(Step $step): array => $step->toArray(), $steps),
+            ];
         }
 
         return ['stages' => $stages, 'reopened' => $procedure->reopened($answered), 'findings' => [], 'working' => []];
+    }
+
+    /**
+     * @param array<string, string> $given
+     *
+     * @return list<JudgedAnswer>
+     */
+    private static function answered(array $given): array
+    {
+        $answers = [];
+        foreach ($given as $step => $then) {
+            $isData = preg_match('/^(v\d+( |$)|band |window )/', $then) === 1;
+            $answers[] = new JudgedAnswer((string) $step, $then, Verdict::AsExpected, $isData ? $then : null);
+        }
+
+        return $answers;
     }
 
     /** @throws BadInput */
@@ -59,6 +91,8 @@ final readonly class ProcedureReader
         $install = $object->optional('install');
         [$device, $label] = OutageTestPointReader::surveyed($object->optional('surveyed'));
         $isolation = $object->optional('isolation');
+        $edition = $object->optional('edition')?->integer(1, ProcedureOptions::EDITION) ?? ProcedureOptions::EDITION;
+        $bondPlaces = $object->optional('bond_places');
         $object->close();
         $drawing = $topology === null ? null : (new OneLineReader())->whole($topology);
 
@@ -66,20 +100,24 @@ final readonly class ProcedureReader
             $kind,
             $plant,
             $settings,
-            $options === null ? new ProcedureOptions() : $this->options(new Fields($options)),
-            $drawing === null ? null : Surroundings::of($drawing, $names),
-            $install === null ? null : (new InstallReader())->work($install, $names),
+            $this->options(new Fields($options ?? new Node(new \stdClass(), '/options')), $kind, $edition),
+            $drawing === null ? null : IsolationPoints::of($drawing, $names),
+            $install === null ? null : (new InstallationReader())->work($install, $names),
             (new OutageTestPoint())->decide(new OutageTestPointInput($drawing, $names, $device, $label)),
             $isolation === null ? Isolation::general() : $this->isolation(new Fields($isolation)),
+            bondPlaces: $bondPlaces === null ? null : $this->bondPlaces(new Fields($bondPlaces)),
         );
     }
 
-    /** What a run keeps says of the work; one from before the supply upstream was asked for is read as it was made. */
+    /**
+     * What a run keeps says of the work; one from before an edition, or before the supply upstream was asked for, is read as
+     * it was made.
+     */
     public static function asBegun(Node $work): Node
     {
         $kept = get_object_vars((object) $work->value);
 
-        return new Node((object) ($kept + ['isolation' => (object) ['upstream' => self::NOT_ASKED]]), $work->path);
+        return new Node((object) ($kept + ['edition' => 1, 'isolation' => (object) ['upstream' => self::NOT_ASKED]]), $work->path);
     }
 
     private function isolation(Fields $in): Isolation
@@ -99,9 +137,20 @@ final readonly class ProcedureReader
         );
     }
 
-    private function options(Fields $in): ProcedureOptions
+    private function bondPlaces(Fields $in): BondPlaces
     {
-        $governor = $in->oneOf('governor', ['isochronous', 'droop'], 'isochronous');
+        $in->only(['sub_panels', 'bond_place']);
+        $panels = $in->each('sub_panels', 0, 40, static fn(Fields $one): array => [
+            'id' => $one->only(['id', 'name'])->text('id', 40), 'name' => $one->text('name', 120),
+        ]);
+
+        return new BondPlaces($panels, $in->maybeText('bond_place', 120));
+    }
+
+    private function options(Fields $in, string $kind, int $edition): ProcedureOptions
+    {
+        $isPortable = $edition > 1 && in_array($kind, self::PORTABLE, true);
+        $governor = $in->oneOf('governor', ['isochronous', 'droop'], $isPortable ? 'droop' : 'isochronous');
         $options = new ProcedureOptions(
             $in->bool('bait', true),
             $in->bool('manual_transfer', false),
@@ -109,14 +158,20 @@ final readonly class ProcedureReader
             $in->bool('owner_present', true),
             $in->bool('photos', true),
             $governor === 'droop',
-            $in->number('utility_v_pct', 0, 50, 10.0, aboveMin: true),
-            $in->number('generator_v_pct', 0, 50, 5.0, aboveMin: true),
+            $in->maybeNumber('utility_v_pct', 0, 50, aboveMin: true),
+            $in->number('generator_v_pct', 0, 50, $isPortable ? 10.0 : 5.0, aboveMin: true),
             $in->number('battery_v', 1, 100, 12.0),
             $in->maybeNp('leg_a'),
             $in->bool('burns_gas', false),
             array_map(static fn(Node $one): string => $one->text(64), $in->maybeList('must_run', 0, 200) ?? []),
-            $in->bool('contact_drop', false),
+            $in->bool('contact_drop', false) || $in->bool('contact_resistance', false),
             $in->bool('test_button', false),
+            $in->bool('contact_test_points', false),
+            $in->maybeNp('switch_a'),
+            $in->oneOf('system_class', ['none', 'optional', 'legally_required', 'emergency'], 'none'),
+            $in->bool('other_signals', false),
+            $in->bool('bypass', false),
+            $edition,
         );
         $in->close();
 

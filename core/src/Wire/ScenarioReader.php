@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Side;
 use Escapement\Core\Rehearsal\Scenario;
-use Escapement\Core\Site\Side;
 
-/** Reads the input of `rehearse`. Rule: timing §2. */
+/** Reads the input of `rehearse`. Rule: docs/rules.md#source-rating. */
 final readonly class ScenarioReader
 {
     /** @throws BadInput */

@@ -97,7 +97,7 @@ final readonly class SchemaHelp
             $words[] = 'default ' . self::value($property['default']);
         }
 
-        return implode(', ', array_filter($words));
+        return implode(', ', array_filter($words, static fn(string $word): bool => $word !== ''));
     }
 
     /**

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Settings\Exercise;
 use Escapement\Core\Settings\Limit;
-use Escapement\Core\Settings\LoadShed;
+use Escapement\Core\Settings\LoadShedding;
 use Escapement\Core\Settings\Sensing;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\Transition;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Plant;
 
-/** Reads a settings sheet. Rule: timing §2. */
+/** Reads a settings sheet. Rule: docs/rules.md#source-rating. */
 final readonly class SettingsReader
 {
     /**
@@ -29,7 +31,7 @@ final readonly class SettingsReader
         $emergency = $this->sensing($sensing->required('emergency'), $plant === null || $plant->emergency->isThreePhase());
         $sensing->close();
 
-        $mayMiss = $plant === null || $plant->kind === Kind::Mobile;
+        $mayMiss = $plant === null || $plant->kind === PlantKind::Mobile;
         $delay = static fn(string $key): ?int
             => ($mayMiss ? $object->optional($key) : $object->required($key))?->ms();
         $exercise = null;
@@ -49,7 +51,7 @@ final readonly class SettingsReader
             ($shed = $object->nullable('load_shed')) === null ? null : $this->loadShed($shed),
         );
         $object->close();
-        if ($exercise !== null && $plant?->kind === Kind::Mobile) {
+        if ($exercise !== null && $plant?->kind === PlantKind::Mobile) {
             throw $exercise->bad('A mobile relay has no controller that could run an exercise.');
         }
 
@@ -109,10 +111,10 @@ final readonly class SettingsReader
         return $exercise;
     }
 
-    private function loadShed(Node $node): LoadShed
+    private function loadShed(Node $node): LoadShedding
     {
         $object = $node->object();
-        $loadShed = new LoadShed(
+        $loadShed = new LoadShedding(
             $object->required('limit_kw')->number(0, 100_000),
             $object->required('first_step_ms')->ms(),
             $object->required('step_ms')->ms(1),

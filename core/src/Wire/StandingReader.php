@@ -8,8 +8,11 @@ use Escapement\Core\Commissioning\Proof\PartRecord;
 use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Commissioning\Proof\Standing;
 use Escapement\Core\Commissioning\Proof\StandingInput;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Input\Texts;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\PlantKind;
 
 /**
  * `calc standing`: {"installation", "plant", "return_delay"?, "bait"?, "load_test"?, "records"?, "facts"?} → the standing of a switch
@@ -32,7 +35,7 @@ final readonly class StandingReader
     {
         $in = $node->object();
         $installation = $in->required('installation')->enum(InstallationKind::class);
-        $plant = $in->required('plant')->enum(Kind::class);
+        $plant = $in->required('plant')->enum(PlantKind::class);
         $hasReturnDelay = $in->optional('return_delay')?->bool() ?? true;
         $asksForBait = $in->optional('bait')?->bool() ?? true;
         $asksForLoadTest = $in->optional('load_test')?->bool() ?? false;

@@ -4,134 +4,156 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wiring;
 
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Calc\Findings;
-use Escapement\Core\Calc\Working;
-use Escapement\Core\Internal\Relative;
-use Escapement\Core\Power\StandardSizes;
-use Escapement\Core\Wire\Fields;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Finding\Findings;
+use Escapement\Core\Finding\Working;
+use Escapement\Core\Input\RelativeTolerance;
 
-/** Picks a feeder or circuit conductor, or checks the one on the truck: load, heat, bundling, terminals, breaker. Rule: wiring §2. */
+/**
+ * Picks a feeder or circuit conductor, or checks the one on the truck: load, heat, bundling, terminals, device. Rule:
+ * docs/rules.md#conductor.
+ */
 final readonly class Conductor
 {
-    public function answer(Node $input): Answer
+    public function size(ConductorInput $in): ConductorResult
     {
-        $in = new Fields($input);
-
-        return $in->oneOf('system', ['nec', 'iec'], 'nec') === 'nec' ? $this->nec($in) : (new MetricConductor())->answer($in);
-    }
-
-    private function nec(Fields $in): Answer
-    {
-        $material = $in->oneOf('material', ['cu', 'al']);
-        $insulationC = WiringFields::oneInt($in, 'insulation_c', [60, 75, 90], 90);
-        $terminalGiven = WiringFields::maybeOneInt($in, 'terminal_c', [60, 75]);
-        [$continuousA, $otherA] = WiringFields::load($in);
-        $ocpdGiven = $in->maybeNumber('ocpd_a', 15, 6000);
-        $is100Rated = $in->bool('ocpd_100pct_rated', false);
-        $ambientC = $in->number('ambient_c', -40, 90, 30.0);
-        $isFormula = $in->oneOf('ambient_method', ['table', 'formula'], 'table') === 'formula';
-        $ccc = $in->int('ccc', 1, 100, 3);
-        $isNipple = $in->bool('nipple', false);
-        $sets = $in->int('sets', 1, 12, 1);
-        $size = WiringFields::maybeSize($in, 'size', $material);
-        $asked83 = $in->bool('dwelling_83pct', false);
-        $isExempt = $in->bool('small_conductor_exempt', false);
-        $isMulti = $in->bool('multi_receptacle_branch', false);
-        $isCombined = $in->oneOf('continuous_school', ['separate', 'combined'], 'separate') === 'combined';
-        $in->close();
-        WiringFields::needsLoad($in, $continuousA, $otherA);
-
-        $loadA = $continuousA + $otherA;
-        $requiredA = ($is100Rated ? 1 : 1.25) * $continuousA + $otherA;
-        $ocpdA = $ocpdGiven ?? Ampacity::nextOf(StandardSizes::AMPS, $requiredA);
-        $is83 = Ampacity::is83($asked83, $ocpdA);
-        $terminalC = Ampacity::terminal($terminalGiven, $ocpdA, $is83);
-        $fa = Derating::ambient($insulationC, $ambientC, $isFormula);
-        $fg = $isNipple ? 1.0 : Derating::adjustment($ccc);
-        $neededTerminalA = $is83 ? 0.83 * $ocpdA : $requiredA;
-        $neededCorrectedA = $is83 ? 0.83 * $ocpdA : ($isCombined ? $requiredA : $loadA);
-        $of = static function (string $size) use ($material, $insulationC, $terminalC, $fa, $fg, $sets, $is83, $isMulti, $isExempt): array {
-            $tableA = Ampacity::amps($material, $size, $insulationC);
-            $tableTerminalA = Ampacity::amps($material, $size, min($terminalC, $insulationC));
-            $correctedA = $tableA * $fa * $fg * $sets;
-            $ampacityA = min($correctedA, $tableTerminalA * $sets);
-            $base = match (true) {
-                $is83 => min(400, $ampacityA / 0.83),
-                $isMulti => $ampacityA,
-                default => Ampacity::roundUp($ampacityA),
-            };
-            $cap = $isExempt || $is83 ? null : Ampacity::smallCap($material, $size);
-
-            return [
-                'table' => $tableA, 'tableTerminal' => $tableTerminalA, 'corrected' => $correctedA, 'terminal' => $tableTerminalA * $sets, 'ampacity' => $ampacityA,
-                'base' => $base, 'cap' => $cap, 'max' => min($base, $cap ?? INF),
-            ];
-        };
-        $passes = static fn(string $size): bool => Relative::isAtLeast($of($size)['terminal'], $neededTerminalA) && Relative::isAtLeast($of($size)['corrected'], $neededCorrectedA)
-            && Relative::isAtLeast($of($size)['max'], $ocpdA) && ($sets === 1 || Sizes::isAtLeast($size, '1/0'));
-        $isCheck = $size !== null;
-        foreach ($isCheck ? [] : Sizes::AWG as $candidate) {
-            if (! ($material === 'al' && $candidate === '14') && $passes($candidate)) {
-                $size = $candidate;
-                break;
-            }
-        }
-        $f = $size === null ? null : $of($size);
+        $need = new ConductorNeed($in);
+        $figures = $in->size === null ? $need->smallest() : $need->figures($in->size);
         $findings = new Findings();
-        $working = new Working();
-        $working->add('Load with 125 % of continuous', sprintf('%s × %g + %g', $is100Rated ? '1' : '1.25', $continuousA, $otherA), $requiredA, 'A');
-        if ($f === null || $size === null) {
-            $findings->stop('no-size-fits', 'No size of the list carries this', 'Use more sets in parallel, a cooler way, or fewer conductors in one raceway.');
+        if ($figures === null) {
+            $findings->raise('no-size-fits');
         } else {
-            $working->add('Corrected ampacity', sprintf('%g A × %g ambient × %g bundling × %d', $f['table'], $fa, $fg, $sets), $f['corrected'], 'A');
-            $working->add('Terminal ampacity', sprintf('%g A × %d, %d °C', $f['tableTerminal'], $sets, min($terminalC, $insulationC)), $f['terminal'], 'A');
-            $this->judge($f, $size, $sets, $ocpdA, $neededTerminalA, $neededCorrectedA, $is83, $findings);
+            $this->judgeSize($need, $figures, $findings);
+            $this->judgeDevice($need, $figures, $findings);
         }
-        if ($fa == 0.0) {
-            $findings->stop('ambient-too-hot', sprintf('At %g °C this insulation carries nothing', $ambientC), 'Choose another way, or insulation for more heat.');
-        }
-        WiringFields::ocpdFindings($findings, $ocpdA, $requiredA, $ocpdGiven !== null && ! in_array($ocpdA, array_map(floatval(...), StandardSizes::AMPS), true));
-        if ($asked83 && ! $is83) {
-            $findings->warn('dwelling-83-not-applicable', sprintf('The 83 %% option does not hold at %g A', $ocpdA), 'It is for services and whole-dwelling feeders from 100 to 400 A.');
-        }
-        if ($is83) {
-            $findings->note('dwelling-83-used', 'The 83 % option is used', 'The conductor must carry the whole load of one dwelling.');
-        }
-        if ($terminalGiven === null) {
-            $findings->note('terminal-assumed', "Terminals are taken as $terminalC °C", 'Read the marking on the lugs.');
-        }
-        WiringFields::closing($findings, $material);
+        $this->judgeCircuit($need, $findings);
+        $this->judgeCable($in, $figures, $findings);
+        WiringFields::closing($findings, $in->material);
 
-        return new Answer([
-            'mode' => $isCheck ? 'check' : 'choose', 'size' => $size, 'sets' => $sets, 'terminal_c' => $terminalC, 'table_insulation_a' => $f['table'] ?? null, 'table_terminal_a' => $f['tableTerminal'] ?? null,
-            'ambient_factor' => $fa, 'adjustment_factor' => $fg, 'corrected_a' => $f['corrected'] ?? null, 'terminal_a' => $f['terminal'] ?? null, 'ampacity_a' => $f['ampacity'] ?? null,
-            'load_a' => $loadA, 'required_a' => $requiredA, 'required_terminal_a' => $neededTerminalA, 'required_corrected_a' => $neededCorrectedA, 'ocpd_a' => $ocpdA, 'ocpd_max_a' => $f['max'] ?? null,
-            'passes' => ! $findings->hasStop(),
-        ], $findings->all(), $working->lines);
+        return new ConductorResult(
+            $in->size === null ? 'choose' : 'check',
+            $figures?->size,
+            $in->sets,
+            $need->terminalC,
+            $figures?->tableInsulationA,
+            $figures?->tableTerminalA,
+            $need->ambientFactor,
+            $need->adjustmentFactor,
+            $figures?->correctedA,
+            $figures?->terminalA,
+            $figures?->ampacityA,
+            $need->loadA,
+            $need->requiredA,
+            $need->requiredTerminalA,
+            $need->requiredCorrectedA,
+            $need->ocpdA,
+            $figures?->ocpdMaxA(),
+            ! $findings->hasStop(),
+            $findings->worstFirst(),
+            $this->working($need, $figures)->lines,
+        );
     }
 
-    /** @param array{corrected: float, terminal: int, ampacity: float, base: float|int, cap: ?int, ...} $f */
-    private function judge(array $f, string $size, int $sets, float $ocpdA, float $neededTerminalA, float $neededCorrectedA, bool $is83, Findings $findings): void
+    private function judgeSize(ConductorNeed $need, ConductorFigures $figures, Findings $findings): void
     {
-        if (Relative::isOver($neededTerminalA, $f['terminal'])) {
-            $findings->stop('terminal-too-hot', sprintf('The terminals take %g A, %g A are needed', $f['terminal'], $neededTerminalA), 'The lug runs hotter than it is listed for. Take a larger size.');
+        if (RelativeTolerance::isOver($need->requiredTerminalA, $figures->terminalA)) {
+            $findings->raise('terminal-too-hot', ['terminal' => $figures->terminalA, 'needed_terminal_a' => $need->requiredTerminalA]);
         }
-        if (Relative::isOver($neededCorrectedA, $f['corrected'])) {
-            $findings->stop('ampacity-too-low', sprintf('%.1f A after heat and bundling, %g A are needed', $f['corrected'], $neededCorrectedA), 'The insulation ages and fails. Take a larger size, or fewer conductors together.');
+        if (RelativeTolerance::isOver($need->requiredCorrectedA, $figures->correctedA)) {
+            $findings->raise('ampacity-too-low', ['carried_a' => $figures->correctedA, 'needed_a' => $need->requiredCorrectedA]);
         }
-        if (Relative::isOver($ocpdA, $f['base'])) {
-            $findings->stop('ocpd-too-large', sprintf('%g A protects too late for %.1f A', $ocpdA, $f['ampacity']), 'The conductor burns before the breaker opens. Take a smaller one, or a larger conductor.');
+        if ($need->in->sets > 1 && ! Sizes::isAtLeast($figures->size, '1/0')) {
+            $findings->raise('parallel-too-small');
         }
-        if ($f['cap'] !== null && Relative::isOver($ocpdA, $f['cap'])) {
-            $findings->stop('small-conductor-limit', "A $size conductor may have {$f['cap']} A at most", 'Small conductors have a limit of their own, unless a motor or air-conditioning rule applies.');
+    }
+
+    private function judgeDevice(ConductorNeed $need, ConductorFigures $figures, Findings $findings): void
+    {
+        $ocpdA = $need->ocpdA;
+        $isOverBase = RelativeTolerance::isOver($ocpdA, $figures->baseA);
+        if ($isOverBase) {
+            $findings->raise('ocpd-too-large', ['ocpd_a' => $ocpdA, 'carried_a' => $figures->ampacityA]);
         }
-        if ($sets > 1 && ! Sizes::isAtLeast($size, '1/0')) {
-            $findings->stop('parallel-too-small', 'Conductors below 1/0 may not run in parallel', 'One loose joint puts all of it on the other. Use one larger conductor.');
+        if ($figures->smallCapA !== null && RelativeTolerance::isOver($ocpdA, $figures->smallCapA)) {
+            $findings->raise('small-conductor-limit', ['size' => $figures->size, 'cap' => $figures->smallCapA]);
         }
-        if (! $is83 && Relative::isOver($ocpdA, $f['ampacity']) && Relative::isAtLeast($f['base'], $ocpdA)) {
-            $findings->note('next-size-up-used', sprintf('%g A is the next standard size above %.1f A', $ocpdA, $f['ampacity']), 'Allowed up to 800 A where no tap and no multi-receptacle circuit is concerned.');
+        if ($isOverBase) {
+            return;
         }
+        if ($need->in->maxOcpdA !== null) {
+            $ordinaryA = min(Ampacity::roundUp($figures->ampacityA), Ampacity::smallCap($need->in->material, $figures->size) ?? INF);
+            if (RelativeTolerance::isOver($ocpdA, $ordinaryA)) {
+                $findings->raise(
+                    'nameplate-ocpd-used',
+                    ['ocpd_a' => $ocpdA, 'max_ocpd_a' => $need->in->maxOcpdA, 'ordinary_a' => $ordinaryA],
+                );
+            }
+        } elseif (! $need->is83 && RelativeTolerance::isOver($ocpdA, $figures->ampacityA)) {
+            $findings->raise('next-size-up-used', ['ocpd_a' => $ocpdA, 'ampacity' => $figures->ampacityA]);
+        }
+    }
+
+    private function judgeCircuit(ConductorNeed $need, Findings $findings): void
+    {
+        $in = $need->in;
+        if ($need->ambientFactor === 0.0) {
+            $findings->raise('ambient-too-hot', ['ambient_c' => $in->ambientC]);
+        }
+        WiringFields::ocpdFindings($findings, $need->ocpdA, $need->requiredA, $in->ocpdA !== null && ! StandardSizes::has($need->ocpdA));
+        if ($in->isDwelling) {
+            $findings->raise($need->is83 ? 'dwelling-83-used' : 'dwelling-83-not-applicable', ['ocpd_a' => $need->ocpdA]);
+        }
+        if ($in->isSmallConductorExempt && $in->maxOcpdA === null) {
+            $findings->raise('nameplate-ocpd-missing');
+        }
+        if ($in->terminalC === null) {
+            $findings->raise('terminal-assumed', ['terminal_c' => $need->terminalC]);
+        }
+    }
+
+    private function judgeCable(ConductorInput $in, ?ConductorFigures $figures, Findings $findings): void
+    {
+        $columnC = $figures === null ? $in->cable->columnC('750', false) : $figures->columnC;
+        if ($columnC === 60 && $in->insulationC > 60 && (new ConductorNeed($in))->terminalC > 60) {
+            $findings->raise('cable-60c');
+        }
+        if ($in->cable->isForbidden($in->location)) {
+            $findings->raise('cable-not-for-location');
+        }
+        if ($in->cable->asksForListing($in->location)) {
+            $findings->raise('cable-listing-for-location');
+        }
+        if ($in->cable === Cable::Raceway && $in->location !== Location::Dry && $in->insulationC === 90) {
+            $findings->raise('wet-rating-mark');
+        }
+        if ($in->cable === Cable::Seu) {
+            $findings->raise('seu-bare-neutral');
+        }
+    }
+
+    private function working(ConductorNeed $need, ?ConductorFigures $figures): Working
+    {
+        $in = $need->in;
+        $working = new Working();
+        $load = sprintf('%s × %g + %g', $in->isOcpd100Rated ? '1' : '1.25', $in->continuousA, $in->noncontinuousA);
+        $working->add('Load with 125 % of continuous', $load, $need->requiredA, 'A');
+        if ($figures !== null) {
+            $corrected = sprintf(
+                '%g A × %g ambient × %g bundling × %d',
+                $figures->tableInsulationA,
+                $need->ambientFactor,
+                $need->adjustmentFactor,
+                $in->sets,
+            );
+            $working->add('Corrected ampacity', $corrected, $figures->correctedA, 'A');
+            $terminal = sprintf('%g A × %d, %d °C', $figures->tableTerminalA, $in->sets, $figures->atC);
+            $working->add('Terminal ampacity', $terminal, $figures->terminalA, 'A');
+        }
+        $working->add('Overcurrent device', match (true) {
+            $in->ocpdA !== null => 'as given',
+            $in->maxOcpdA !== null => sprintf('the largest standard size up to the nameplate\'s %g A', $in->maxOcpdA),
+            default => 'the smallest standard size that carries it',
+        }, $need->ocpdA, 'A');
+
+        return $working;
     }
 }

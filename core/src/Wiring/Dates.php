@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wiring;
 
-use Escapement\Core\Wire\Fields;
+use Escapement\Core\Input\Fields;
 
 /** Calendar dates as they go on the wire, and days between them. */
 final class Dates

@@ -4,24 +4,19 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wiring;
 
-use Escapement\Core\Internal\Relative;
+use Escapement\Core\Input\RelativeTolerance;
 
-/** Factors for heat and for bundling. Facts to be confirmed against the edition in force. Rule: wiring §2. */
+/** Factors for heat and for bundling. Facts to be confirmed against the edition in force. Rule: docs/rules.md#conductor. */
 final readonly class Derating
 {
     private const BOUNDS_C = [10, 15, 20, 25, 30, 35, 40, 45, 50, 55, 60, 65, 70, 75, 80, 85];
     private const AMBIENT = [
-        60 => [1.29, 1.22, 1.15, 1.08, 1, .91, .82, .71, .58, .41], 75 => [1.20, 1.15, 1.11, 1.05, 1, .94, .88, .82, .75, .67, .58, .47, .33],
+        60 => [1.29, 1.22, 1.15, 1.08, 1, .91, .82, .71, .58, .41],
+        75 => [1.20, 1.15, 1.11, 1.05, 1, .94, .88, .82, .75, .67, .58, .47, .33],
         90 => [1.15, 1.12, 1.08, 1.04, 1, .96, .91, .87, .82, .76, .71, .65, .58, .50, .41, .29],
     ];
-    private const METRIC_AMBIENT = [
-        70 => [1.22, 1.17, 1.12, 1.06, 1, .94, .87, .79, .71, .61, .50], 90 => [1.15, 1.12, 1.08, 1.04, 1, .96, .91, .87, .82, .76, .71, .65, .58, .50, .41],
-    ];
+
     private const ADJUSTMENT = [3 => 1, 6 => .8, 9 => .7, 20 => .5, 30 => .45, 40 => .4];
-    private const GROUPING = [
-        'bunched' => [1 => 1, 2 => .80, 3 => .70, 4 => .65, 5 => .60, 6 => .57, 7 => .54, 8 => .52, 9 => .50, 12 => .45, 16 => .41, 20 => .38],
-        'single_layer' => [1 => 1, 2 => .85, 3 => .79, 4 => .75, 5 => .73, 6 => .72, 7 => .72, 8 => .71],
-    ];
 
     public static function ambient(int $insulationC, float $ambientC, bool $isFormula): float
     {
@@ -30,11 +25,6 @@ final readonly class Derating
         }
 
         return self::byBound(self::AMBIENT[$insulationC] ?? [], $ambientC);
-    }
-
-    public static function metricAmbient(int $insulationC, float $ambientC): float
-    {
-        return self::byBound(self::METRIC_AMBIENT[$insulationC] ?? [], $ambientC);
     }
 
     public static function adjustment(int $currentCarrying): float
@@ -48,22 +38,11 @@ final readonly class Derating
         return .35;
     }
 
-    public static function grouping(string $how, int $circuits): float
-    {
-        foreach (self::GROUPING[$how] ?? [] as $count => $factor) {
-            if ($circuits <= $count) {
-                return $factor;
-            }
-        }
-
-        return $how === 'bunched' ? .38 : .70;
-    }
-
     /** @param array<int, int|float> $factors */
     private static function byBound(array $factors, float $ambientC): float
     {
         foreach (self::BOUNDS_C as $i => $bound) {
-            if (Relative::isAtLeast($bound, $ambientC)) {
+            if (RelativeTolerance::isAtLeast($bound, $ambientC)) {
                 return $factors[$i] ?? 0.0;
             }
         }

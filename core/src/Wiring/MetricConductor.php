@@ -4,74 +4,101 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wiring;
 
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Calc\Findings;
-use Escapement\Core\Calc\Working;
-use Escapement\Core\Internal\Relative;
-use Escapement\Core\Wire\Fields;
+use Escapement\Core\Finding\Findings;
+use Escapement\Core\Finding\Working;
+use Escapement\Core\Input\RelativeTolerance;
 
-/** The same in mm², clipped direct, three loaded conductors. Rule: wiring §2, system iec. */
+/** Picks or checks a conductor in mm², three loaded conductors. Rule: docs/rules.md#conductor. */
 final readonly class MetricConductor
 {
-    public function answer(Fields $in): Answer
-    {
-        $material = $in->oneOf('material', ['cu', 'al']);
-        $insulationC = WiringFields::oneInt($in, 'insulation_c', [70, 90], 70);
-        [$continuousA, $otherA] = WiringFields::load($in);
-        $ocpdGiven = $in->maybeNumber('ocpd_a', 6, 5000);
-        $isFuse = $in->oneOf('device', ['breaker', 'gg_fuse'], 'breaker') === 'gg_fuse';
-        $ambientC = $in->number('ambient_c', -40, 90, 30.0);
-        $circuits = $in->int('circuits', 1, 100, 1);
-        $grouping = $in->oneOf('grouping', ['bunched', 'single_layer'], 'bunched');
-        $sets = $in->int('sets', 1, 12, 1);
-        $size = $in->maybeOneOf('size', Sizes::metric($material));
-        $in->close();
-        WiringFields::needsLoad($in, $continuousA, $otherA);
+    /** Where the table of bunched circuits ends. */
+    private const MOST_GROUPED = 20;
 
-        $loadA = $continuousA + $otherA;
-        $ocpdA = $ocpdGiven ?? Ampacity::nextOf(Ampacity::METRIC_RATINGS, $loadA);
-        $fa = Derating::metricAmbient($insulationC, $ambientC);
-        $fg = Derating::grouping($grouping, $circuits);
-        $k2 = $isFuse ? (Relative::isAtLeast($ocpdA, 16) ? 1.6 : 1.9) : 1.45;
-        $carries = static fn(string $size): float => Ampacity::metricAmps($material, $size, $insulationC) * $fa * $fg * $sets;
-        $most = static fn(float $iz): float => min($iz, 1.45 * $iz / $k2);
-        $isCheck = $size !== null;
-        foreach ($isCheck ? [] : Sizes::metric($material) as $candidate) {
-            if (Relative::isAtLeast($carries($candidate), $loadA) && Relative::isAtLeast($most($carries($candidate)), $ocpdA)) {
+    public function size(MetricConductorInput $in): MetricConductorResult
+    {
+        $loadA = $in->continuousA + $in->noncontinuousA;
+        $ocpdA = $in->ocpdA ?? Ampacity::nextOf(MetricTables::RATINGS, $loadA);
+        $ambient = MetricTables::ambient($in->method, $in->insulationC, $in->ambientC);
+        $grouping = MetricTables::grouping($in->method, $in->grouping, $in->circuits);
+        $soil = $in->method->isInGround() ? MetricTables::soil($in->method, $in->soilKmW) : 1.0;
+        $tableA = static fn(string $size): float => MetricTables::amps($in->method, $in->material, $in->insulationC, $size);
+        $carries = static fn(string $size): float => $tableA($size) * $ambient * $grouping * $soil * $in->sets;
+        $size = $in->size;
+        foreach ($size === null ? Sizes::metric($in->material) : [] as $candidate) {
+            $carriedA = $carries($candidate);
+            if (RelativeTolerance::isAtLeast($carriedA, $loadA) && RelativeTolerance::isAtLeast(
+                self::most($in, $carriedA, $ocpdA),
+                $ocpdA,
+            )) {
                 $size = $candidate;
                 break;
             }
         }
-        $findings = new Findings();
+        $carriedA = $size === null ? null : $carries($size);
+        $mostA = $carriedA === null ? null : self::most($in, $carriedA, $ocpdA);
+        $findings = $this->judge($in, $loadA, $ocpdA, $ambient, $carriedA, $mostA);
         $working = new Working();
-        $iz = $size === null ? null : $carries($size);
-        if ($iz === null || $size === null) {
-            $findings->stop('no-size-fits', 'No size of the list carries this', 'Use more cables in parallel, a cooler way, or fewer circuits together.');
-        } else {
-            $working->add('Current-carrying capacity', sprintf('%g A × %g ambient × %g grouping × %d', Ampacity::metricAmps($material, $size, $insulationC), $fa, $fg, $sets), $iz, 'A');
-            if (Relative::isOver($loadA, $iz)) {
-                $findings->stop('ampacity-too-low', sprintf('%.1f A, %g A are needed', $iz, $loadA), 'The insulation ages and fails. Take a larger size.');
-            }
-            if (Relative::isOver($ocpdA, $most($iz))) {
-                $findings->stop('ocpd-too-large', sprintf('%g A protects too late for %.1f A', $ocpdA, $iz), 'The cable burns before the device opens. Take a smaller one, or a larger cable.');
-            }
+        if ($size !== null) {
+            $factors = sprintf('%g A × %g ambient × %g grouping × %g soil × %d', $tableA($size), $ambient, $grouping, $soil, $in->sets);
+            $working->add('Current-carrying capacity', $factors, $carriedA, 'A');
         }
-        if ($fa == 0.0) {
-            $findings->stop('ambient-too-hot', sprintf('At %g °C this insulation carries nothing', $ambientC), 'Choose another way, or insulation for more heat.');
-        }
-        WiringFields::ocpdFindings($findings, $ocpdA, $loadA, $ocpdGiven !== null && ! in_array($ocpdA, array_map(floatval(...), Ampacity::METRIC_RATINGS), true));
-        if ($sets > 1) {
-            $findings->note('parallel-sharing', 'Parallel cables must share alike', 'Same length, same way, same size; else one carries more.');
-        }
-        if ($grouping === 'bunched' && $circuits > 20) {
-            $findings->note('grouping-over-table', 'More circuits than the table knows are bunched', 'Part them, or have it reckoned.');
-        }
-        WiringFields::closing($findings, $material);
 
-        return new Answer([
-            'mode' => $isCheck ? 'check' : 'choose', 'size' => $size, 'sets' => $sets, 'table_a' => $size === null ? null : Ampacity::metricAmps($material, $size, $insulationC),
-            'ambient_factor' => $fa, 'grouping_factor' => $fg, 'ampacity_a' => $iz, 'load_a' => $loadA, 'ocpd_a' => $ocpdA, 'ocpd_max_a' => $iz === null ? null : $most($iz),
-            'passes' => ! $findings->hasStop(),
-        ], $findings->all(), $working->lines);
+        return new MetricConductorResult(
+            $in->size === null ? 'choose' : 'check',
+            $size,
+            $in->sets,
+            $size === null ? null : $tableA($size),
+            $ambient,
+            $grouping,
+            $soil,
+            $carriedA,
+            $loadA,
+            $ocpdA,
+            $mostA,
+            ! $findings->hasStop(),
+            $findings->worstFirst(),
+            $working->lines,
+        );
+    }
+
+    /** The largest device that lets this much current pass no longer than the insulation stands. */
+    private static function most(MetricConductorInput $in, float $carriedA, float $ocpdA): float
+    {
+        $k2 = $in->isFuse ? (RelativeTolerance::isAtLeast($ocpdA, 16) ? 1.6 : 1.9) : 1.45;
+
+        return min($carriedA, 1.45 * $carriedA / $k2);
+    }
+
+    private function judge(
+        MetricConductorInput $in,
+        float $loadA,
+        float $ocpdA,
+        float $ambient,
+        ?float $carriedA,
+        ?float $mostA,
+    ): Findings {
+        $findings = new Findings();
+        if ($carriedA === null || $mostA === null) {
+            $findings->raise('no-size-fits');
+        } elseif (RelativeTolerance::isOver($loadA, $carriedA)) {
+            $findings->raise('ampacity-too-low', ['carried_a' => $carriedA, 'needed_a' => $loadA]);
+        }
+        if ($mostA !== null && RelativeTolerance::isOver($ocpdA, $mostA)) {
+            $findings->raise('ocpd-too-large', ['ocpd_a' => $ocpdA, 'carried_a' => $carriedA]);
+        }
+        if ($ambient === 0.0) {
+            $findings->raise('ambient-too-hot', ['ambient_c' => $in->ambientC]);
+        }
+        $isStandard = in_array($ocpdA, array_map(floatval(...), MetricTables::RATINGS), true);
+        WiringFields::ocpdFindings($findings, $ocpdA, $loadA, $in->ocpdA !== null && ! $isStandard);
+        if ($in->sets > 1) {
+            $findings->raise('parallel-sharing');
+        }
+        if ($in->circuits > self::MOST_GROUPED && ($in->method->isInGround() || $in->grouping === 'bunched')) {
+            $findings->raise('grouping-over-table');
+        }
+        WiringFields::closing($findings, $in->material);
+
+        return $findings;
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wiring;
 
-use Escapement\Core\Calc\Findings;
-use Escapement\Core\Internal\Relative;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Fields;
+use Escapement\Core\Finding\Findings;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Fields;
+use Escapement\Core\Input\RelativeTolerance;
 
-/** What several of the wiring calculations read and say alike. Rule: wiring §1, §2. */
+/** What several of the wiring calculations read and say alike. Rule: docs/rules.md#wiring-conventions, docs/rules.md#conductor. */
 final class WiringFields
 {
     /** @param non-empty-list<int> $allowed */
@@ -44,6 +44,30 @@ final class WiringFields
         return $size;
     }
 
+    /** @throws BadInput at the key of a size that is not made of aluminum */
+    public static function refuseSmallAluminum(Fields $in, string $key, ?string $size, string $material): void
+    {
+        if ($size === '14' && $material === 'al') {
+            throw $in->at($key)->bad('14 AWG aluminum does not exist.');
+        }
+    }
+
+    /** @return array{?float, ?float} feet, metres, as given */
+    public static function lengths(Fields $in): array
+    {
+        return [$in->maybeNumber('length_ft', 0.01, 100_000), $in->maybeNumber('length_m', 0.01, 100_000)];
+    }
+
+    /** @throws BadInput unless exactly one of both is given */
+    public static function feet(Fields $in, ?float $feet, ?float $metres): float
+    {
+        if (($feet === null) === ($metres === null)) {
+            throw $in->node->at('length_ft', null)->bad('The length is needed once: in feet or in metres.');
+        }
+
+        return $feet ?? (float) $metres / VoltageDrop::METRES_PER_FOOT;
+    }
+
     /** @return array{float, float} continuous and other amps */
     public static function load(Fields $in): array
     {
@@ -52,31 +76,31 @@ final class WiringFields
 
     public static function needsLoad(Fields $in, float $continuousA, float $otherA): void
     {
-        if ($continuousA == 0.0 && $otherA == 0.0) {
+        if ($continuousA === 0.0 && $otherA === 0.0) {
             throw $in->node->at('continuous_a', null)->bad('A load is needed, continuous or not.');
         }
     }
 
     public static function ocpdFindings(Findings $findings, float $ocpdA, float $requiredA, bool $isNotStandard): void
     {
-        if (Relative::isOver($requiredA, $ocpdA)) {
-            $findings->stop('ocpd-below-load', sprintf('%g A is less than the %g A it has to carry', $ocpdA, $requiredA), 'It trips in ordinary use. Take the next standard size, and a conductor for it.');
+        if (RelativeTolerance::isOver($requiredA, $ocpdA)) {
+            $findings->raise('ocpd-below-load', ['ocpd_a' => $ocpdA, 'required_a' => $requiredA]);
         }
         if ($isNotStandard) {
-            $findings->note('ocpd-not-standard', sprintf('%g A is no standard size', $ocpdA), 'An adjustable device may be set so; then its setting must be marked.');
+            $findings->raise('ocpd-not-standard', ['ocpd_a' => $ocpdA]);
         }
     }
 
     public static function closing(Findings $findings, string $material): void
     {
         if ($material === 'al') {
-            $findings->note('aluminium-connections', 'Aluminium needs listed terminals and its exact torque', 'Use lugs marked AL, compound where the maker asks for it, and torque them.');
+            $findings->raise('aluminium-connections');
         }
         self::confirm($findings);
     }
 
     public static function confirm(Findings $findings): void
     {
-        $findings->note('confirm-code', 'The tables are to be confirmed', 'The edition in force, local amendments, the maker\'s data and the authority come first. A licensed electrician installs, de-energised.');
+        $findings->raise('confirm-code');
     }
 }

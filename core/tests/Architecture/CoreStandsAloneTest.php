@@ -32,9 +32,16 @@ final class CoreStandsAloneTest extends TestCase
             }
             $next = $tokens[$i + 1] ?? null;
             $previous = $tokens[$i - 1] ?? null;
-            if ($token->is(T_STRING) && $next?->text === '(' && ! $previous?->is([T_OBJECT_OPERATOR, T_DOUBLE_COLON, T_NULLSAFE_OBJECT_OPERATOR])) {
+            if ($token->is(T_STRING) && $next?->text === '(' && ! $previous?->is([
+                T_OBJECT_OPERATOR,
+                T_DOUBLE_COLON,
+                T_NULLSAFE_OBJECT_OPERATOR,
+            ])) {
                 $before = $tokens[$i - 2] ?? null;
-                self::assertFalse(! $before?->is(T_FUNCTION) && in_array($token->text, self::FORBIDDEN_CALLS, true), "$file calls $token->text()");
+                self::assertFalse(
+                    ! $before?->is(T_FUNCTION) && in_array($token->text, self::FORBIDDEN_CALLS, true),
+                    "$file calls $token->text()",
+                );
             }
         }
         self::assertStringContainsString('declare(strict_types=1);', (string) file_get_contents($file));

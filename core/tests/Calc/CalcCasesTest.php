@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Calc;
 
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Tests\CaseFile;
-use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -58,8 +58,11 @@ final class CalcCasesTest extends TestCase
      */
     private static function told(array $findings, string $calc): array
     {
-        $isPlaced = in_array($calc, ['topology', 'bonding', 'relay_check', 'one_line_layout'], true);
-        $told = array_map(static fn(array $f): array => ['id' => $f['id'], 'severity' => $f['severity']] + ($isPlaced ? ['at' => $f['at'] ?? null] : []), $findings);
+        $isPlaced = in_array($calc, ['topology', 'bonding', 'relay_check', 'one_line_layout', 'wiring_view'], true);
+        $told = array_map(
+            static fn(array $f): array => ['id' => $f['id'], 'severity' => $f['severity']] + ($isPlaced ? ['at' => $f['at'] ?? null] : []),
+            $findings,
+        );
         if ($isPlaced) {
             sort($told);
         }
@@ -71,7 +74,11 @@ final class CalcCasesTest extends TestCase
     {
         if (is_array($expected)) {
             self::assertIsArray($actual, $path);
-            self::assertSame(array_is_list($expected) ? count($expected) : self::sorted($expected), array_is_list($expected) ? count($actual) : self::sorted($actual), "$path has " . json_encode($actual));
+            self::assertSame(
+                array_is_list($expected) ? count($expected) : self::sorted($expected),
+                array_is_list($expected) ? count($actual) : self::sorted($actual),
+                "$path has " . json_encode($actual),
+            );
             foreach ($expected as $key => $value) {
                 $this->compare($value, $actual[$key] ?? null, "$path/$key");
             }

@@ -36,7 +36,10 @@ final class CommandLineTest extends TestCase
                 $good[] = json_encode(['calc' => $case->calc, 'input' => $case->input], JSON_THROW_ON_ERROR);
             }
         }
-        [$exit, $out] = $this->command('calc --lines', implode("\n", [$good[0], '{"calc":"nothing","input":{}}', 'rubbish', $good[1]]) . "\n");
+        [$exit, $out] = $this->command(
+            'calc --lines',
+            implode("\n", [$good[0], '{"calc":"nothing","input":{}}', 'rubbish', $good[1]]) . "\n",
+        );
         $lines = array_map(static fn(string $line): mixed => json_decode($line, true), explode("\n", trim($out)));
         self::assertSame(2, $exit);
         self::assertCount(4, $lines);

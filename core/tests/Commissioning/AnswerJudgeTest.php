@@ -7,9 +7,9 @@ namespace Escapement\Core\Tests\Commissioning;
 use Escapement\Core\Commissioning\Procedure\AnswerFault;
 use Escapement\Core\Commissioning\Procedure\AnswerJudge;
 use Escapement\Core\Commissioning\Procedure\Band;
-use Escapement\Core\Commissioning\Procedure\Given;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\StepKind;
+use Escapement\Core\Commissioning\Procedure\SubmittedAnswer;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -18,14 +18,19 @@ use PHPUnit\Framework\TestCase;
 final class AnswerJudgeTest extends TestCase
 {
     #[Test, DataProvider('cases')]
-    public function what_a_phone_takes_without_a_network_the_judge_takes_later(\stdClass $step, \stdClass $answer, bool $isTaken, ?bool $closes): void
-    {
+    public function what_a_phone_takes_without_a_network_the_judge_takes_later(
+        \stdClass $step,
+        \stdClass $answer,
+        bool $isTaken,
+        ?bool $closes,
+    ): void {
         $asked = new Step(
             'inspect/one',
             StepKind::from($step->kind),
             'One',
             'Why.',
             'As it should be',
+            'v1',
             'Else.',
             null,
             $step->hold,
@@ -42,13 +47,24 @@ final class AnswerJudgeTest extends TestCase
                 couldMin: $step->could_max === null ? null : 0.0,
                 couldMax: $step->could_max,
             ) : null,
-            choices: $step->choices,
+            choices: array_combine($step->choices, $step->choices),
             asks: $step->asks,
             tick: $step->tick,
             stoppedBy: $step->stopped ? ['A hot sits on the neutral bar.'] : [],
         );
         try {
-            $verdict = (new AnswerJudge())->judge($asked, new Given($answer->so ?? null, $answer->value ?? null, $answer->choice ?? null, $answer->skip_reason ?? null, $answer->note ?? null, $answer->name ?? null, count($answer->photos ?? [])));
+            $verdict = (new AnswerJudge())->judge(
+                $asked,
+                new SubmittedAnswer(
+                    $answer->so ?? null,
+                    $answer->value ?? null,
+                    $answer->choice ?? null,
+                    $answer->skip_reason ?? null,
+                    $answer->note ?? null,
+                    $answer->name ?? null,
+                    count($answer->photos ?? []),
+                ),
+            );
             self::assertTrue($isTaken, "taken as $verdict->value");
             self::assertSame($closes, $verdict->closes($step->hold));
         } catch (AnswerFault $e) {
@@ -59,7 +75,12 @@ final class AnswerJudgeTest extends TestCase
     /** @return iterable<string, array{\stdClass, \stdClass, bool, ?bool}> */
     public static function cases(): iterable
     {
-        foreach (json_decode((string) file_get_contents(dirname(__DIR__) . '/data/answers.json'), false, 16, JSON_THROW_ON_ERROR) as $case) {
+        foreach (json_decode(
+            (string) file_get_contents(dirname(__DIR__) . '/data/answers.json'),
+            false,
+            16,
+            JSON_THROW_ON_ERROR,
+        ) as $case) {
             yield $case->name => [$case->step, is_array($case->answer) ? new \stdClass() : $case->answer, $case->taken, $case->closes];
         }
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Commissioning;
 
 use Escapement\Core\Commissioning\Procedure\DeadPairs;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -25,6 +25,9 @@ final class DeadPairsTest extends TestCase
     {
         yield 'one hot' => [InstallationKind::Mobile30, ['L1–N', 'L1–ground', 'N–ground']];
         yield 'two hots' => [InstallationKind::WholeHouse, ['L1–L2', 'L1–N', 'L1–ground', 'L2–N', 'L2–ground', 'N–ground']];
-        yield 'three phases' => [InstallationKind::MotorDriven, ['L1–L2', 'L1–L3', 'L1–N', 'L1–ground', 'L2–L3', 'L2–N', 'L2–ground', 'L3–N', 'L3–ground', 'N–ground']];
+        yield 'three phases' => [
+            InstallationKind::MotorDriven,
+            ['L1–L2', 'L1–L3', 'L1–N', 'L1–ground', 'L2–L3', 'L2–N', 'L2–ground', 'L3–N', 'L3–ground', 'N–ground'],
+        ];
     }
 }

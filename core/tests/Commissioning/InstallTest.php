@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Commissioning;
 
-use Escapement\Core\Commissioning\Procedure\Answered;
 use Escapement\Core\Commissioning\Procedure\AnswerFault;
 use Escapement\Core\Commissioning\Procedure\AnswerJudge;
-use Escapement\Core\Commissioning\Procedure\Given;
+use Escapement\Core\Commissioning\Procedure\JudgedAnswer;
 use Escapement\Core\Commissioning\Procedure\Procedure;
 use Escapement\Core\Commissioning\Procedure\Progress;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\StepState;
+use Escapement\Core\Commissioning\Procedure\SubmittedAnswer;
 use Escapement\Core\Commissioning\Procedure\Verdict;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\PlanLoad;
-use Escapement\Core\Template\SheetTemplate;
-use Escapement\Core\Template\SiteBonding;
-use Escapement\Core\Template\SitePlan;
-use Escapement\Core\Template\SitePlanInput;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\PlanLoad;
+use Escapement\Core\Planning\SiteBonding;
+use Escapement\Core\Planning\SitePlan;
+use Escapement\Core\Planning\SitePlanInput;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Wire\ProcedureReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -48,7 +48,10 @@ final class InstallTest extends TestCase
             [$stage] = explode('/', $step->id);
             if ($stage === 'install') {
                 self::assertContains('isolate/proved-dead', $step->dependsOn, $step->id);
-                self::assertTrue($step->hazard !== null || in_array($step->id, ['install/torque-tool', 'install/done'], true), "$step->id: the hazard comes before hands go in");
+                self::assertTrue(
+                    $step->hazard !== null || in_array($step->id, ['install/torque-tool', 'install/done'], true),
+                    "$step->id: the hazard comes before hands go in",
+                );
             } elseif ($stage !== 'isolate') {
                 self::assertContains('install/done', $step->dependsOn, $step->id);
             }
@@ -62,7 +65,10 @@ final class InstallTest extends TestCase
     {
         yield 'nothing but a date' => [[]];
         yield 'one enclosure' => [['enclosures' => [self::enclosure()]]];
-        yield 'two, whose names begin alike' => [['enclosures' => [self::enclosure(), ['id' => 'ats-2', 'name' => 'Second switch'] + self::enclosure()], 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed at both ends.']]]];
+        yield 'two, whose names begin alike' => [[
+            'enclosures' => [self::enclosure(), ['id' => 'ats-2', 'name' => 'Second switch'] + self::enclosure()],
+            'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed at both ends.']],
+        ]];
         yield 'with the bonds of the site' => [[
             'bonding' => (new SiteBonding(self::site()))->input(), 'enclosures' => [self::enclosure()],
         ]];
@@ -84,14 +90,20 @@ final class InstallTest extends TestCase
         self::assertStringStartsWith('Take the bond out of', $bond->title);
         self::assertContains('install/before-panel', $bond->dependsOn, 'a picture before anything is moved');
         self::assertContains($bond->id, self::one($steps, 'install/after-panel')->dependsOn);
-        self::assertStringContainsString('In this order: G (bare) on Ground bar; N (black, white tape) on Neutral bar; L1 (black) on Normal L1', self::one($steps, 'install/land-ats')->expectation);
+        self::assertStringContainsString(
+            'In this order: G (bare) on Ground bar; N (black, white tape) on Neutral bar; L1 (black) on Normal L1',
+            self::one($steps, 'install/land-ats')->expectation,
+        );
     }
 
     /** @param array{float, float} $limits */
     #[Test, DataProvider('units')]
     public function a_lug_is_torqued_in_the_unit_of_the_tool_in_hand(string $unit, array $limits, string $name): void
     {
-        $lug = self::one($this->steps(['torque_unit' => $unit, 'enclosures' => [self::enclosure(['maker' => ['value' => 250, 'unit' => 'in_lb']])]]), self::LUG);
+        $lug = self::one(
+            $this->steps(['torque_unit' => $unit, 'enclosures' => [self::enclosure(['maker' => ['value' => 250, 'unit' => 'in_lb']])]]),
+            self::LUG,
+        );
         self::assertSame($name, $lug->band?->unit);
         self::assertEqualsWithDelta($limits, [$lug->band->min, $lug->band->max], 1e-9);
         self::assertStringContainsString('By its maker.', $lug->why);
@@ -129,7 +141,7 @@ final class InstallTest extends TestCase
         $step = self::one($steps, $id);
         self::assertStringContainsString($says, implode(' ', $step->stoppedBy));
         self::assertFalse($step->mayBeSkipped, 'nor is it left out');
-        foreach ([new Given(true, 250, note: 'Looks good.'), new Given(skipReason: 'No time.')] as $given) {
+        foreach ([new SubmittedAnswer(true, 250, note: 'Looks good.'), new SubmittedAnswer(skipReason: 'No time.')] as $given) {
             try {
                 (new AnswerJudge())->judge($step, $given);
                 self::fail('it was called done');
@@ -137,8 +149,8 @@ final class InstallTest extends TestCase
                 self::assertStringContainsString('cannot be called done', $e->getMessage());
             }
         }
-        $all = array_map(static fn(Step $one): Answered => new Answered($one->id, $one->expectation, Verdict::AsExpected), $steps);
-        $progress = new Progress($steps, $all);
+        $all = array_map(static fn(Step $one): JudgedAnswer => new JudgedAnswer($one->id, $one->expectation, Verdict::AsExpected), $steps);
+        $progress = Progress::of($steps, $all);
         self::assertSame(StepState::Stopped, $progress->states[$step->id], 'not even an answer from before counts');
         self::assertNotSame('pass', $progress->verdict());
         self::assertSame($step->id, $progress->next(), 'when nothing else is open it is the one to look at');
@@ -147,14 +159,30 @@ final class InstallTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string, string}> */
     public static function stops(): iterable
     {
-        yield 'a hot on the neutral bar' => [['enclosures' => [self::enclosure(['on' => 'N', 'terminal' => 'Neutral bar'])]], 'install/land-ats', 'neutral'];
+        yield 'a hot on the neutral bar' => [
+            ['enclosures' => [self::enclosure(['on' => 'N', 'terminal' => 'Neutral bar'])]],
+            'install/land-ats',
+            'neutral',
+        ];
         yield 'a green hot' => [['enclosures' => [self::enclosure(['colour' => 'green'])]], 'install/land-ats', 'Green'];
-        yield 'a screw whose torque nobody knows' => [['enclosures' => [self::enclosure(['screw' => 'slotted_small', 'size' => '4/0'])]], self::LUG, 'no torque value'];
+        yield 'a screw whose torque nobody knows' => [
+            ['enclosures' => [self::enclosure(['screw' => 'slotted_small', 'size' => '4/0'])]],
+            self::LUG,
+            'no torque value',
+        ];
         yield 'bonds that nobody looked at' => [
             ['bonds_unknown' => 'Not known: the neutral of the switch.'], 'install/bonds-not-known', 'Not known',
         ];
-        yield 'a box that is too small' => [['enclosures' => [['stops' => ['The splice box is too small.']] + self::enclosure()]], 'install/land-ats', 'too small'];
-        yield 'a raceway that is too full' => [['feeders' => [['name' => 'Feeder', 'words' => 'Bushed.', 'stops' => ['The raceway is too full.']]]], 'install/pull-feeder-', 'too full'];
+        yield 'a box that is too small' => [
+            ['enclosures' => [['stops' => ['The splice box is too small.']] + self::enclosure()]],
+            'install/land-ats',
+            'too small',
+        ];
+        yield 'a raceway that is too full' => [
+            ['feeders' => [['name' => 'Feeder', 'words' => 'Bushed.', 'stops' => ['The raceway is too full.']]]],
+            'install/pull-feeder-',
+            'too full',
+        ];
         yield 'a tool out of calibration' => [['calibrated_on' => '2025-11-22'], 'install/torque-tool', '2026-11-22'];
     }
 
@@ -166,7 +194,7 @@ final class InstallTest extends TestCase
 
     /** @param ?string $field that is told of; null: it is kept */
     #[Test, DataProvider('answers')]
-    public function an_answer_says_what_the_step_asks_for(string $id, Given $given, ?string $field, ?Verdict $verdict): void
+    public function an_answer_says_what_the_step_asks_for(string $id, SubmittedAnswer $given, ?string $field, ?Verdict $verdict): void
     {
         $step = self::one($this->steps(['bonding' => (new SiteBonding(self::site()))->input(), 'enclosures' => [self::enclosure()]]), $id);
         try {
@@ -177,31 +205,54 @@ final class InstallTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{string, Given, ?string, ?Verdict}> */
+    /** @return iterable<string, array{string, SubmittedAnswer, ?string, ?Verdict}> */
     public static function answers(): iterable
     {
-        yield 'torqued and marked' => [self::LUG, new Given(true, 275), null, Verdict::AsExpected];
-        yield 'torqued, the mark forgotten' => [self::LUG, new Given(null, 275), 'so', null];
-        yield 'marked, no figure' => [self::LUG, new Given(true), 'value', null];
-        yield 'too loose, and a note does not close it' => [self::LUG, new Given(true, 200, note: 'Felt tight.'), null, Verdict::NotSo];
-        yield 'too loose, without a word' => [self::LUG, new Given(true, 200), 'note', null];
-        yield 'too tight, no mark yet' => [self::LUG, new Given(null, 400, note: 'Strands cut.'), null, Verdict::NotSo];
-        yield 'the tool without its number' => ['install/torque-tool', new Given(true), 'note', null];
-        yield 'the tool with its number' => ['install/torque-tool', new Given(true, note: 'TS-14, March 2027'), null, Verdict::AsExpected];
-        yield 'a picture' => ['install/before-panel', new Given(true, photos: 1), null, Verdict::AsExpected];
-        yield 'no picture' => ['install/before-panel', new Given(true), 'photos', null];
-        yield 'no picture, and why' => ['install/before-panel', new Given(true, note: 'The phone was wet.'), null, Verdict::Noted];
-        yield 'a picture that shows something else' => ['install/before-panel', new Given(false, note: 'A second bond.', photos: 1), null, Verdict::NotSo];
-        yield 'signed' => ['clean_up/sign-owner', new Given(true, name: 'Ida Lind'), null, Verdict::AsExpected];
-        yield 'signed by nobody' => ['clean_up/sign-owner', new Given(true, name: ' '), 'name', null];
-        yield 'not signed, and why' => ['clean_up/sign-owner', new Given(false, note: 'Was not at home.'), null, Verdict::NotSo];
-        yield 'not signed, no reason' => ['clean_up/sign-owner', new Given(false), 'note', null];
+        yield 'torqued and marked' => [self::LUG, new SubmittedAnswer(true, 275), null, Verdict::AsExpected];
+        yield 'torqued, the mark forgotten' => [self::LUG, new SubmittedAnswer(null, 275), 'so', null];
+        yield 'marked, no figure' => [self::LUG, new SubmittedAnswer(true), 'value', null];
+        yield 'too loose, and a note does not close it' => [
+            self::LUG,
+            new SubmittedAnswer(true, 200, note: 'Felt tight.'),
+            null,
+            Verdict::NotSo,
+        ];
+        yield 'too loose, without a word' => [self::LUG, new SubmittedAnswer(true, 200), 'note', null];
+        yield 'too tight, no mark yet' => [self::LUG, new SubmittedAnswer(null, 400, note: 'Strands cut.'), null, Verdict::NotSo];
+        yield 'the tool without its number' => ['install/torque-tool', new SubmittedAnswer(true), 'note', null];
+        yield 'the tool with its number' => [
+            'install/torque-tool',
+            new SubmittedAnswer(true, note: 'TS-14, March 2027'),
+            null,
+            Verdict::AsExpected,
+        ];
+        yield 'a picture' => ['install/before-panel', new SubmittedAnswer(true, photos: 1), null, Verdict::AsExpected];
+        yield 'no picture' => ['install/before-panel', new SubmittedAnswer(true), 'photos', null];
+        yield 'no picture, and why' => [
+            'install/before-panel',
+            new SubmittedAnswer(true, note: 'The phone was wet.'),
+            null,
+            Verdict::Noted,
+        ];
+        yield 'a picture that shows something else' => [
+            'install/before-panel',
+            new SubmittedAnswer(false, note: 'A second bond.', photos: 1),
+            null,
+            Verdict::NotSo,
+        ];
+        yield 'signed' => ['clean_up/sign-owner', new SubmittedAnswer(true, name: 'Ida Lind'), null, Verdict::AsExpected];
+        yield 'signed by nobody' => ['clean_up/sign-owner', new SubmittedAnswer(true, name: ' '), 'name', null];
+        yield 'not signed, and why' => ['clean_up/sign-owner', new SubmittedAnswer(false, note: 'Was not at home.'), null, Verdict::NotSo];
+        yield 'not signed, no reason' => ['clean_up/sign-owner', new SubmittedAnswer(false), 'note', null];
     }
 
     #[Test]
     public function what_is_done_is_asked_again_only_where_its_landing_changes(): void
     {
-        $answered = array_map(static fn(Step $step): string => $step->expectation, $this->byId(['enclosures' => [self::enclosure()]]));
+        $answered = array_values(array_map(
+            static fn(Step $step): JudgedAnswer => new JudgedAnswer($step->id, $step->expectation, Verdict::AsExpected, $step->expected),
+            $this->byId(['enclosures' => [self::enclosure()]]),
+        ));
         $changed = $this->procedure(['enclosures' => [self::enclosure(['maker' => ['value' => 300, 'unit' => 'in_lb']])]]);
         self::assertSame([self::one($changed->steps(), self::LUG)->id], array_column($changed->reopened($answered), 'id'));
     }
@@ -228,7 +279,10 @@ final class InstallTest extends TestCase
         yield 'an enclosure twice' => [['enclosures' => [self::enclosure(), self::enclosure()]], '/enclosures/1/id'];
         yield 'nothing lands in it' => [['enclosures' => [['lines' => []] + self::enclosure()]], '/enclosures/0/lines'];
         yield 'a colour that is none' => [['enclosures' => [self::enclosure(['colour' => 'plaid'])]], '/enclosures/0/lines'];
-        yield 'a maker\'s torque of nothing' => [['enclosures' => [self::enclosure(['maker' => ['value' => 0, 'unit' => 'nm']])]], '/enclosures/0/lines/2/maker/value'];
+        yield 'a maker\'s torque of nothing' => [
+            ['enclosures' => [self::enclosure(['maker' => ['value' => 0, 'unit' => 'nm']])]],
+            '/enclosures/0/lines/2/maker/value',
+        ];
         yield 'a stop that is no text' => [['feeders' => [['name' => 'A', 'words' => 'B', 'stops' => [1]]]], '/feeders/0/stops/0'];
         yield 'a bond of nothing' => [['bonding' => ['elements' => 1]], '/bonding/phases'];
     }
@@ -250,7 +304,11 @@ final class InstallTest extends TestCase
      */
     private function byId(array $install): array
     {
-        return array_column(array_map(static fn(Step $step): array => ['id' => $step->id, 'step' => $step], $this->steps($install)), 'step', 'id');
+        return array_column(
+            array_map(static fn(Step $step): array => ['id' => $step->id, 'step' => $step], $this->steps($install)),
+            'step',
+            'id',
+        );
     }
 
     /** @param array<string, mixed> $install */
@@ -259,7 +317,11 @@ final class InstallTest extends TestCase
         $template = new SheetTemplate(InstallationKind::WholeHouse);
 
         return (new ProcedureReader())->procedure(Node::fromArray([
-            'kind' => 'K1', 'system' => $template->plant()->toArray(), 'settings' => $template->settings()->toWire(), 'names' => self::site()->names(), 'install' => $install + ['work_date' => '2026-11-23'],
+            'kind' => 'K1',
+            'system' => $template->plant()->toArray(),
+            'settings' => $template->settings()->toWire(),
+            'names' => self::site()->names(),
+            'install' => $install + ['work_date' => '2026-11-23'],
         ])->object());
     }
 
@@ -292,16 +354,46 @@ final class InstallTest extends TestCase
     private static function enclosure(array $hot = []): array
     {
         return ['id' => 'ats', 'name' => 'Transfer switch', 'colour_system' => 'us_split_120_240', 'lines' => [
-            ['conductor' => 'G', 'terminal' => 'Ground bar', 'on' => 'G', 'feeder' => 'Meter to switch', 'size' => '6', 'colour' => 'bare', 'screw' => 'slotted_large'],
-            ['conductor' => 'N', 'terminal' => 'Neutral bar', 'on' => 'N', 'feeder' => 'Meter to switch', 'size' => '4/0', 'colour' => 'black', 'reid' => 'white', 'screw' => 'hex_socket', 'socket_in' => '5/16'],
-            $hot + ['conductor' => 'L1', 'terminal' => 'Normal L1', 'on' => 'L1', 'feeder' => 'Meter to switch', 'size' => '4/0', 'colour' => 'black', 'screw' => 'hex_socket', 'socket_in' => '5/16'],
+            [
+                'conductor' => 'G',
+                'terminal' => 'Ground bar',
+                'on' => 'G',
+                'feeder' => 'Meter to switch',
+                'size' => '6',
+                'colour' => 'bare',
+                'screw' => 'slotted_large',
+            ],
+            [
+                'conductor' => 'N',
+                'terminal' => 'Neutral bar',
+                'on' => 'N',
+                'feeder' => 'Meter to switch',
+                'size' => '4/0',
+                'colour' => 'black',
+                'reid' => 'white',
+                'screw' => 'hex_socket',
+                'socket_in' => '5/16',
+            ],
+            $hot + [
+                'conductor' => 'L1',
+                'terminal' => 'Normal L1',
+                'on' => 'L1',
+                'feeder' => 'Meter to switch',
+                'size' => '4/0',
+                'colour' => 'black',
+                'screw' => 'hex_socket',
+                'socket_in' => '5/16',
+            ],
         ]];
     }
 
     /** @param list<Step> $steps */
     private static function one(array $steps, string $start): Step
     {
-        return array_values(array_filter($steps, static fn(Step $step): bool => str_starts_with($step->id, $start)))[0] ?? throw new \LogicException("no $start");
+        return array_values(array_filter(
+            $steps,
+            static fn(Step $step): bool => str_starts_with($step->id, $start),
+        ))[0] ?? throw new \LogicException("no $start");
     }
 
     /**

@@ -8,7 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
-use Escapement\Core\Commissioning\Procedure\Answered;
+use Escapement\Core\Commissioning\Procedure\JudgedAnswer;
 use Escapement\Core\Commissioning\Procedure\Procedure;
 use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Commissioning\Procedure\Progress;
@@ -18,8 +18,8 @@ use Escapement\Core\Commissioning\Procedure\TimedSteps;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Commissioning\TimingVerdict;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -34,7 +34,7 @@ final class ProgressPropertyTest extends TestCase
     public function nothing_opens_behind_a_hold_point_that_is_not_as_expected(): void
     {
         $this->drawn(function (array $steps, array $answers): void {
-            $progress = new Progress($steps, $answers);
+            $progress = Progress::of($steps, $answers);
             foreach ($steps as $step) {
                 foreach ($step->dependsOn as $id) {
                     if (! $progress->states[$id]->isClosed()) {
@@ -43,7 +43,11 @@ final class ProgressPropertyTest extends TestCase
                 }
                 if ($progress->states[$step->id] === StepState::Locked) {
                     self::assertNotSame([], $progress->waitsFor[$step->id]);
-                    self::assertSame([], array_filter($progress->waitsFor[$step->id], static fn(string $id): bool => $progress->states[$id]->isClosed()), 'it says for what it waits');
+                    self::assertSame(
+                        [],
+                        array_filter($progress->waitsFor[$step->id], static fn(string $id): bool => $progress->states[$id]->isClosed()),
+                        'it says for what it waits',
+                    );
                 }
             }
         });
@@ -53,9 +57,12 @@ final class ProgressPropertyTest extends TestCase
     public function what_comes_next_can_be_done_and_is_the_first_that_can(): void
     {
         $this->drawn(function (array $steps, array $answers): void {
-            $progress = new Progress($steps, $answers);
+            $progress = Progress::of($steps, $answers);
             $next = $progress->next();
-            $open = array_keys(array_filter($progress->states, static fn(StepState $state): bool => ! $state->isClosed() && $state !== StepState::Locked));
+            $open = array_keys(array_filter(
+                $progress->states,
+                static fn(StepState $state): bool => ! $state->isClosed() && $state !== StepState::Locked,
+            ));
             self::assertSame($open[0] ?? null, $next);
             self::assertSame($next === null, $progress->closed() === count($steps), 'nothing is next only when all is closed');
         });
@@ -65,7 +72,7 @@ final class ProgressPropertyTest extends TestCase
     public function a_run_passes_only_when_all_is_closed_and_fails_only_for_what_is_not_so(): void
     {
         $this->drawn(function (array $steps, array $answers): void {
-            $progress = new Progress($steps, $answers);
+            $progress = Progress::of($steps, $answers);
             $states = array_diff_key($progress->states, Progress::SIGNED);
             $closed = count(array_filter($states, static fn(StepState $state): bool => $state->isClosed()));
             self::assertSame(match (true) {
@@ -84,10 +91,10 @@ final class ProgressPropertyTest extends TestCase
             foreach ($answers as $answer) {
                 $last[$answer->step] = $answer;
             }
-            $told = new Progress($steps, $answers);
+            $told = Progress::of($steps, $answers);
             $once = array_values($last);
-            self::assertEquals($told, new Progress($steps, array_values($dice->shuffleArray($once))), 'only the last of each step counts');
-            self::assertEquals($told, new Progress($steps, [...$answers, ...$once]), 'sent twice is sent once');
+            self::assertEquals($told, Progress::of($steps, array_values($dice->shuffleArray($once))), 'only the last of each step counts');
+            self::assertEquals($told, Progress::of($steps, [...$answers, ...$once]), 'sent twice is sent once');
         });
     }
 
@@ -95,9 +102,9 @@ final class ProgressPropertyTest extends TestCase
     public function one_more_good_answer_never_closes_what_was_open_elsewhere_nor_opens_what_was_closed(): void
     {
         $this->drawn(function (array $steps, array $answers, Randomizer $dice): void {
-            $before = new Progress($steps, $answers);
+            $before = Progress::of($steps, $answers);
             $step = $steps[$dice->getInt(0, count($steps) - 1)];
-            $after = new Progress($steps, [...$answers, new Answered($step->id, $step->expectation, Verdict::AsExpected)]);
+            $after = Progress::of($steps, [...$answers, new JudgedAnswer($step->id, $step->expectation, Verdict::AsExpected)]);
             self::assertTrue($after->states[$step->id]->isClosed());
             foreach (array_diff_key($before->states, [$step->id => true]) as $id => $state) {
                 self::assertSame($state->isClosed(), $after->states[$id]->isClosed(), (string) $id);
@@ -110,7 +117,7 @@ final class ProgressPropertyTest extends TestCase
     {
         $this->drawn(function (array $steps, array $answers, Randomizer $dice): void {
             $step = $steps[$dice->getInt(0, count($steps) - 1)];
-            $progress = new Progress($steps, [...$answers, new Answered($step->id, 'Something else.', Verdict::AsExpected)]);
+            $progress = Progress::of($steps, [...$answers, new JudgedAnswer($step->id, 'Something else.', Verdict::AsExpected, 'v0')]);
             self::assertSame(StepState::Reopened, $progress->states[$step->id]);
             self::assertStringContainsString('Something else.', $progress->because[$step->id]);
             self::assertStringContainsString($step->expectation, $progress->because[$step->id]);
@@ -141,7 +148,10 @@ final class ProgressPropertyTest extends TestCase
                 $times = TimedSteps::measuredMs($step, $runs);
                 self::assertSame($times !== [], isset($said[$step->id]) && $step->window?->event !== 'bait', $step->id);
                 if ($times !== []) {
-                    $latest = array_values(array_filter(array_map(static fn(TimedRun $run): ?string => self::verdictOf($run, $step), $runs)));
+                    $latest = array_values(array_filter(array_map(
+                        static fn(TimedRun $run): ?string => self::verdictOf($run, $step),
+                        $runs,
+                    )));
                     self::assertSame(end($latest) === 'pass' ? Verdict::AsExpected : Verdict::NotSo, $said[$step->id]);
                 }
             }
@@ -159,7 +169,7 @@ final class ProgressPropertyTest extends TestCase
         return null;
     }
 
-    /** @param \Closure(list<Step>, list<Answered>, Randomizer): void $claim on the steps of a drawn kind with drawn answers */
+    /** @param \Closure(list<Step>, list<JudgedAnswer>, Randomizer): void $claim on the steps of a drawn kind with drawn answers */
     private function drawn(\Closure $claim): void
     {
         $this->limitTo(60)->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed) use ($claim): void {
@@ -171,7 +181,11 @@ final class ProgressPropertyTest extends TestCase
             $luck = $dice->getInt(50, 100);
             foreach ($dice->getInt(0, 1) === 0 ? $steps : $dice->shuffleArray($steps) as $step) {
                 if ($dice->getInt(1, 100) <= $luck) {
-                    $answers[] = new Answered($step->id, $step->expectation, $dice->getInt(1, 100) <= $luck ? Verdict::AsExpected : Verdict::cases()[$dice->getInt(0, 3)]);
+                    $answers[] = new JudgedAnswer(
+                        $step->id,
+                        $step->expectation,
+                        $dice->getInt(1, 100) <= $luck ? Verdict::AsExpected : Verdict::cases()[$dice->getInt(0, 3)],
+                    );
                 }
             }
             $claim($steps, $answers, $dice);
@@ -184,6 +198,11 @@ final class ProgressPropertyTest extends TestCase
         static $made = [];
         $template = new SheetTemplate($kind);
 
-        return $made[$kind->value] ??= (new Procedure($kind->value, $template->plant(), $template->settings(), new ProcedureOptions(hasManual: true, hasLoadBank: true, burnsGas: true, mustRun: ['Alarm'], hasTestButton: true)))->steps();
+        return $made[$kind->value] ??= (new Procedure(
+            $kind->value,
+            $template->plant(),
+            $template->settings(),
+            new ProcedureOptions(hasManual: true, hasLoadBank: true, burnsGas: true, mustRun: ['Alarm'], hasTestButton: true),
+        ))->steps();
     }
 }

@@ -6,7 +6,8 @@ namespace Escapement\Core\Tests\Commissioning;
 
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
-use Escapement\Core\Commissioning\Procedure\Answered;
+use Escapement\Core\Commissioning\Procedure\BondPlaces;
+use Escapement\Core\Commissioning\Procedure\JudgedAnswer;
 use Escapement\Core\Commissioning\Procedure\Procedure;
 use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Commissioning\Procedure\Progress;
@@ -17,8 +18,8 @@ use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Commissioning\Proof\RunPart;
 use Escapement\Core\Commissioning\Proof\RunParts;
 use Escapement\Core\Commissioning\TimingVerdict;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -90,11 +91,11 @@ final class RunPartsTest extends TestCase
         $house = InstallationKind::WholeHouse;
         $panel = InstallationKind::ContactorGenerator;
         yield 'a bond that is not so' => [
-            $house, ['inspect/bonds' => Verdict::NotSo], ProofPart::DeadChecks, PartOutcome::Failed, false,
-            'Bonds where the plan has them: is not as it should be.',
+            $house, ['dead_checks/bond-one' => Verdict::NotSo], ProofPart::DeadChecks, PartOutcome::Failed, false,
+            'bar to bar: is not as it should be.',
         ];
         yield 'a hold point not reached' => [
-            $house, ['inspect/bonds' => null], ProofPart::DeadChecks, PartOutcome::Open, false, 'is open.',
+            $house, ['dead_checks/bond-one' => null], ProofPart::DeadChecks, PartOutcome::Open, false, 'is open.',
         ];
         yield 'a voltage beside its band, with a note' => [
             $house, ['energise/utility-volts-L1' => Verdict::Noted], ProofPart::Sources, PartOutcome::Proved, true, '',
@@ -205,13 +206,16 @@ final class RunPartsTest extends TestCase
         $ids = [];
         foreach (InstallationKind::cases() as $kind) {
             $template = new SheetTemplate($kind);
-            foreach ((new Procedure(
-                $kind->value,
-                $template->plant(),
-                $template->settings(),
-                new ProcedureOptions(hasLoadBank: true, mustRun: ['Pump']),
-            ))->steps() as $step) {
-                $ids[$step->id] = true;
+            foreach ([1, 2] as $edition) {
+                foreach ((new Procedure(
+                    $kind->value,
+                    $template->plant(),
+                    $template->settings(),
+                    new ProcedureOptions(hasLoadBank: true, mustRun: ['Pump'], edition: $edition),
+                    bondPlaces: new BondPlaces([['id' => 'panel', 'name' => 'Panel']]),
+                ))->steps() as $step) {
+                    $ids[$step->id] = true;
+                }
             }
         }
         $ids += ['install/done' => true, 'on_load_checks/shedding' => true]; // with an installation, with shedding on the sheet
@@ -254,7 +258,7 @@ final class RunPartsTest extends TestCase
         foreach ($steps as $step) {
             $verdict = $step->window === null ? $answers($step) : null;
             if ($verdict !== null) {
-                $answered[] = new Answered($step->id, $step->expectation, $verdict);
+                $answered[] = new JudgedAnswer($step->id, $step->expectation, $verdict);
             }
         }
         $timing = (new TimingVerdict($template->plant(), $template->settings(), 500))->judge($marks);

@@ -10,11 +10,12 @@ use Escapement\Core\Commissioning\Interval;
 use Escapement\Core\Commissioning\IntervalVerdict;
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
+use Escapement\Core\Commissioning\TestMethod;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Commissioning\TimingVerdict;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -30,8 +31,8 @@ final class RunVerdictPropertyTest extends TestCase
     {
         $this->drawn(function (TimingVerdict $verdict, array $marks, Plant $plant): void {
             $counting = array_values(array_filter($marks, static fn(Mark $mark): bool => $mark->event->countsOn($plant->kind)));
-            $openers = array_filter($counting, static fn(Mark $mark): bool => $mark->event->opens($plant->kind));
-            $isLate = $counting !== [] && ! $counting[0]->event->opens($plant->kind);
+            $openers = array_filter($counting, static fn(Mark $mark): bool => self::opens($verdict, $mark));
+            $isLate = $counting !== [] && ! self::opens($verdict, $counting[0]);
             self::assertCount(count($openers) + ($isLate ? 1 : 0), $verdict->judge($marks)->runs);
         });
     }
@@ -45,7 +46,7 @@ final class RunVerdictPropertyTest extends TestCase
                 if (! $mark->event->countsOn($plant->kind)) {
                     continue;
                 }
-                if ($runs === [] || $mark->event->opens($plant->kind)) {
+                if ($runs === [] || self::opens($verdict, $mark)) {
                     $runs[] = [];
                 }
                 $runs[count($runs) - 1][] = $mark;
@@ -55,13 +56,24 @@ final class RunVerdictPropertyTest extends TestCase
         });
     }
 
+    private static function opens(TimingVerdict $verdict, Mark $mark): bool
+    {
+        return in_array($mark->event, array_map(static fn(TestMethod $method): MarkEvent => $method->opens(), $verdict->methods), true);
+    }
+
     #[Test]
     public function it_does_not_matter_when_the_watch_was_started(): void
     {
         $this->drawn(function (TimingVerdict $verdict, array $marks, Plant $plant, Randomizer $dice): void {
             $by = $dice->getInt(1, 10_000_000);
-            $later = array_map(static fn(Mark $mark): Mark => new Mark($mark->event, $mark->atMs + $by, $mark->id, $mark->isUndone), $marks);
-            $told = static fn(TimedRun $run): array => array_map(static fn(Interval $interval): array => $interval->toArray(), $run->intervals);
+            $later = array_map(
+                static fn(Mark $mark): Mark => new Mark($mark->event, $mark->atMs + $by, $mark->id, $mark->isUndone),
+                $marks,
+            );
+            $told = static fn(TimedRun $run): array => array_map(
+                static fn(Interval $interval): array => $interval->toArray(),
+                $run->intervals,
+            );
             self::assertSame(array_map($told, $verdict->judge($marks)->runs), array_map($told, $verdict->judge($later)->runs));
             self::assertSame($verdict->judge($marks)->verdict, $verdict->judge($later)->verdict);
         });
@@ -88,7 +100,8 @@ final class RunVerdictPropertyTest extends TestCase
             $worst = [];
             foreach ($result->runs as $run) {
                 foreach ($run->intervals as $interval) {
-                    $worst[] = $interval->event === 'start_signal' && $interval->verdict === IntervalVerdict::Missing ? 'pass' : $interval->verdict->value;
+                    $worst[] = $interval->event === 'start_signal'
+                        && $interval->verdict === IntervalVerdict::Missing ? 'pass' : $interval->verdict->value;
                     self::assertSame($interval->measuredMs === null, $interval->verdict === IntervalVerdict::Missing);
                 }
                 self::assertTrue(! $run->isByButton || $run->baits === [], 'a test is no bait');

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Commissioning;
 
 use Escapement\Core\Commissioning\Proof\ProofPart;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Tests\CaseFile;
-use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;

@@ -10,9 +10,9 @@ use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
 use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Commissioning\TimingVerdictResult;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\ReturnSchool;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Settings\Template\ReturnDelayMethod;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -25,7 +25,13 @@ final class TimingVerdictTest extends TestCase
     use TestTrait;
 
     private const GOOD = [
-        'utility_off' => 0, 'start_signal' => 5500, 'engine_running' => 10_800, 'transferred' => 20_900, 'utility_on' => 400_000, 'retransferred' => 460_100, 'engine_stopped' => 580_100,
+        'utility_off' => 0,
+        'start_signal' => 5500,
+        'engine_running' => 10_800,
+        'transferred' => 20_900,
+        'utility_on' => 400_000,
+        'retransferred' => 460_100,
+        'engine_stopped' => 580_100,
     ];
 
     #[Test]
@@ -55,20 +61,40 @@ final class TimingVerdictTest extends TestCase
     {
         yield 'the start signal early by the edge still passes' => ['pass', [], ['start_signal' => 4000]];
         yield 'the start signal early' => ['fail', ['start-early'], ['start_signal' => 3999]];
-        yield 'the start signal late, and the transfer with it' => ['fail', ['start-late', 'transfer-late-upstream'], ['start_signal' => 7001, 'engine_running' => 13_000, 'transferred' => 62_446]];
+        yield 'the start signal late, and the transfer with it' => [
+            'fail',
+            ['start-late', 'transfer-late-upstream'],
+            ['start_signal' => 7001, 'engine_running' => 13_000, 'transferred' => 62_446],
+        ];
         yield 'the start signal not marked is no fault' => ['pass', [], ['start_signal' => null]];
         yield 'the engine was running already' => ['fail', ['running-early'], ['engine_running' => 8000]];
         yield 'the engine came after the last crank' => ['fail', ['running-late'], ['engine_running' => 52_400]];
-        yield 'the engine late and the transfer with it' => ['fail', ['running-late', 'transfer-late-upstream'], ['engine_running' => 52_400, 'transferred' => 62_500]];
+        yield 'the engine late and the transfer with it' => [
+            'fail',
+            ['running-late', 'transfer-late-upstream'],
+            ['engine_running' => 52_400, 'transferred' => 62_500],
+        ];
         yield 'warm-up too short' => ['fail', ['transfer-early'], ['transferred' => 19_354]];
         yield 'warm-up too long' => ['fail', ['transfer-late-warm-up'], ['transferred' => 62_446]];
         yield 'the load went back early' => ['fail', ['return-early'], ['retransferred' => 456_000, 'engine_stopped' => 576_000]];
         yield 'the load went back late' => ['fail', ['return-late'], ['retransferred' => 464_000, 'engine_stopped' => 584_000]];
         yield 'cool-down too short' => ['fail', ['stop-early'], ['engine_stopped' => 573_500]];
         yield 'cool-down too long' => ['fail', ['stop-late'], ['engine_stopped' => 772_000]];
-        yield 'no engine at all' => ['fail', ['engine-not-running', 'run-unfinished'], ['engine_running' => null, 'transferred' => null, 'utility_on' => null, 'retransferred' => null, 'engine_stopped' => null]];
-        yield 'the switch stuck' => ['fail', ['not-transferred', 'run-unfinished'], ['transferred' => null, 'utility_on' => null, 'retransferred' => null, 'engine_stopped' => null]];
-        yield 'the load did not go back' => ['fail', ['not-returned', 'run-unfinished'], ['retransferred' => null, 'engine_stopped' => null]];
+        yield 'no engine at all' => [
+            'fail',
+            ['engine-not-running', 'run-unfinished'],
+            ['engine_running' => null, 'transferred' => null, 'utility_on' => null, 'retransferred' => null, 'engine_stopped' => null],
+        ];
+        yield 'the switch stuck' => [
+            'fail',
+            ['not-transferred', 'run-unfinished'],
+            ['transferred' => null, 'utility_on' => null, 'retransferred' => null, 'engine_stopped' => null],
+        ];
+        yield 'the load did not go back' => [
+            'fail',
+            ['not-returned', 'run-unfinished'],
+            ['retransferred' => null, 'engine_stopped' => null],
+        ];
         yield 'the engine went on' => ['fail', ['engine-not-stopped'], ['engine_stopped' => null]];
         yield 'a forgotten mark in the middle' => ['incomplete', ['mark-missing'], ['transferred' => null]];
         yield 'the utility mark forgotten' => ['incomplete', ['mark-missing'], ['utility_on' => null]];
@@ -83,8 +109,11 @@ final class TimingVerdictTest extends TestCase
 
     /** @param array<string, int> $bait */
     #[Test, DataProvider('baits')]
-    public function the_bait_is_fair_only_while_the_loss_is_noticed_within_the_return_delay(string $verdict, string $overall, array $bait): void
-    {
+    public function the_bait_is_fair_only_while_the_loss_is_noticed_within_the_return_delay(
+        string $verdict,
+        string $overall,
+        array $bait,
+    ): void {
         $result = $this->judge($bait + self::GOOD);
         self::assertSame([$verdict], array_column($result->runs[0]->baits, 'verdict'));
         self::assertSame($overall, $result->verdict);
@@ -94,7 +123,11 @@ final class TimingVerdictTest extends TestCase
     public static function baits(): iterable
     {
         yield 'ten seconds' => ['pass', 'pass', ['bait_on' => 100_000, 'bait_off' => 110_000]];
-        yield 'to the edge: 59.5 s and half a second until it is noticed' => ['pass', 'pass', ['bait_on' => 100_000, 'bait_off' => 159_500]];
+        yield 'to the edge: 59.5 s and half a second until it is noticed' => [
+            'pass',
+            'pass',
+            ['bait_on' => 100_000, 'bait_off' => 159_500],
+        ];
         yield 'a millisecond over' => ['void', 'incomplete', ['bait_on' => 100_000, 'bait_off' => 159_501]];
         yield 'its end not marked' => ['void', 'incomplete', ['bait_on' => 100_000]];
         yield 'its end before it' => ['void', 'incomplete', ['bait_off' => 90_000, 'bait_on' => 100_000]];
@@ -103,7 +136,10 @@ final class TimingVerdictTest extends TestCase
     #[Test]
     public function a_retransfer_far_too_soon_is_a_failure_even_in_a_bait_that_lasted_too_long(): void
     {
-        $marks = [...$this->marks(self::GOOD), ...$this->marks(['bait_on' => 100_000, 'retransferred' => 130_000, 'bait_off' => 190_000, 'transferred' => 200_000])];
+        $marks = [
+            ...$this->marks(self::GOOD),
+            ...$this->marks(['bait_on' => 100_000, 'retransferred' => 130_000, 'bait_off' => 190_000, 'transferred' => 200_000]),
+        ];
         $result = $this->verdict()->judge($marks);
         self::assertSame('fail', $result->runs[0]->baits[0]->verdict);
         self::assertContains('took-the-bait', array_column($result->findings, 'id'));
@@ -133,9 +169,18 @@ final class TimingVerdictTest extends TestCase
     #[Test]
     public function a_larger_reaction_never_turns_a_pass_into_a_fault(): void
     {
-        $this->limitTo(100)->forAll(Generators::choose(-3000, 3000), Generators::choose(0, 3000), Generators::choose(0, 3000))->then(function (int $off, int $small, int $more): void {
+        $this->limitTo(100)->forAll(
+            Generators::choose(-3000, 3000),
+            Generators::choose(0, 3000),
+            Generators::choose(0, 3000),
+        )->then(function (int $off, int $small, int $more): void {
             $marks = $this->marks(['start_signal' => 5500 + $off] + self::GOOD);
-            $with = fn(int $reaction): string => (string) $this->verdict($reaction)->judge($marks)->runs[0]->interval('start_signal')?->verdict->value;
+            $with = fn(int $reaction): string => (string) $this->verdict($reaction)
+                ->judge($marks)
+                ->runs[0]
+                ->interval('start_signal')
+                ?->verdict
+                ->value;
             if ($with($small) === 'pass') {
                 self::assertSame('pass', $with($small + $more));
             } else {
@@ -146,7 +191,7 @@ final class TimingVerdictTest extends TestCase
 
     private function verdict(int $reactionMs = 500): TimingVerdict
     {
-        $template = new SheetTemplate(InstallationKind::WholeHouse, ReturnSchool::Short);
+        $template = new SheetTemplate(InstallationKind::WholeHouse, ReturnDelayMethod::Short);
 
         return new TimingVerdict($template->plant(), $template->settings(), $reactionMs);
     }

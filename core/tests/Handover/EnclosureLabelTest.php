@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Handover;
 
 use Escapement\Core\Handover\EnclosureLabel;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\PlanLoad;
-use Escapement\Core\Template\SheetTemplate;
-use Escapement\Core\Template\SitePlan;
-use Escapement\Core\Template\SitePlanInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\PlanLoad;
+use Escapement\Core\Planning\SitePlan;
+use Escapement\Core\Planning\SitePlanInput;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
 use Escapement\Core\Topology\OutageTestPointResult;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -56,7 +56,7 @@ final class EnclosureLabelTest extends TestCase
         $plan = self::plan(InstallationKind::WholeHouse);
         $label = EnclosureLabel::of(
             'Q1',
-            Kind::Standby,
+            PlantKind::Standby,
             (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
             $plan->names(),
             ['ats'],
@@ -75,7 +75,7 @@ final class EnclosureLabelTest extends TestCase
                 static fn(EnclosureLabel $label): array => [$label->title, $label->hazard],
                 EnclosureLabel::of(
                     'Q1',
-                    Kind::Standby,
+                    PlantKind::Standby,
                     (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
                     $plan->names(),
                     ['main'],
@@ -91,19 +91,19 @@ final class EnclosureLabelTest extends TestCase
 
     /** @param list<string> $titles */
     #[Test, DataProvider('undrawn')]
-    public function without_a_one_line_the_words_stay_general(Kind $kind, array $titles): void
+    public function without_a_one_line_the_words_stay_general(PlantKind $kind, array $titles): void
     {
         $labels = EnclosureLabel::of('Q1', $kind, null, [], [], (new OutageTestPoint())->decide(new OutageTestPointInput(null)));
         self::assertSame($titles, array_map(static fn(EnclosureLabel $label): string => $label->title, $labels));
         self::assertSame(['Where an outage is simulated is not known: ask before the test.'], $labels[0]->lines);
     }
 
-    /** @return iterable<string, array{Kind, list<string>}> */
+    /** @return iterable<string, array{PlantKind, list<string>}> */
     public static function undrawn(): iterable
     {
-        yield 'with an engine' => [Kind::Standby, ['Transfer switch Q1', 'Generator']];
-        yield 'two utilities' => [Kind::TwoSource, ['Transfer switch Q1']];
-        yield 'a vehicle' => [Kind::Mobile, ['Transfer switch Q1', 'Generator']];
+        yield 'with an engine' => [PlantKind::Standby, ['Transfer switch Q1', 'Generator']];
+        yield 'two utilities' => [PlantKind::TwoSource, ['Transfer switch Q1']];
+        yield 'a vehicle' => [PlantKind::Mobile, ['Transfer switch Q1', 'Generator']];
     }
 
     #[Test]
@@ -115,7 +115,7 @@ final class EnclosureLabelTest extends TestCase
                 static fn(EnclosureLabel $label): array => [$label->title, $label->hazard . ' ' . implode(' ', $label->lines)],
                 EnclosureLabel::of(
                     'Q1',
-                    Kind::Mobile,
+                    PlantKind::Mobile,
                     (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
                     $plan->names(),
                     null,

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Handover;
 
 use Escapement\Core\Handover\OwnerWords;
-use Escapement\Core\Internal\MergePatch;
+use Escapement\Core\Input\MergePatch;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Load;
 use Escapement\Core\Settings\SiteHabits;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Wire\CheckReader;
-use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\SettingsReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -29,9 +29,17 @@ final class OwnerWordsTest extends TestCase
     /** @return iterable<string, array{InstallationKind, array<string, mixed>, string}> */
     public static function settings(): iterable
     {
-        yield 'drop-out and start delay together' => [InstallationKind::WholeHouse, ['start_delay_ms' => 9500], 'For 10 seconds nothing happens'];
+        yield 'drop-out and start delay together' => [
+            InstallationKind::WholeHouse,
+            ['start_delay_ms' => 9500],
+            'For 10 seconds nothing happens',
+        ];
         yield 'a return delay in minutes' => [InstallationKind::WholeHouse, ['return_delay_ms' => 900_000], 'another 15 minutes'];
-        yield 'one that is no whole minute' => [InstallationKind::WholeHouse, ['return_delay_ms' => 150_000], 'another 2 minutes 30 seconds'];
+        yield 'one that is no whole minute' => [
+            InstallationKind::WholeHouse,
+            ['return_delay_ms' => 150_000],
+            'another 2 minutes 30 seconds',
+        ];
         yield 'a short cool-down' => [InstallationKind::WholeHouse, ['cooldown_ms' => 60_000], 'for 60 seconds without load'];
         yield 'two supplies have no engine' => [InstallationKind::ContactorPair, [], 'the second one carries the load'];
         yield 'a vehicle is started by hand' => [InstallationKind::Mobile30, [], 'Start the generator.'];
@@ -40,7 +48,15 @@ final class OwnerWordsTest extends TestCase
     #[Test]
     public function what_waits_is_named_only_where_something_is_shed(): void
     {
-        $shed = ['load_shed' => ['limit_kw' => 10, 'first_step_ms' => 10_000, 'step_ms' => 15_000, 'overload_ms' => 5000, 'lockout_ms' => 180_000]];
+        $shed = [
+            'load_shed' => [
+                'limit_kw' => 10,
+                'first_step_ms' => 10_000,
+                'step_ms' => 15_000,
+                'overload_ms' => 5000,
+                'lockout_ms' => 180_000,
+            ],
+        ];
         $loads = [new Load('Heater', 5, 2, true), new Load('Range', 8, 3, true), new Load('Lights', 1, 1, false)];
         $told = implode(' ', self::words(InstallationKind::WholeHouse, $shed, $loads)->outage());
         self::assertStringContainsString('Heater waits, and comes back after', $told);
@@ -51,7 +67,9 @@ final class OwnerWordsTest extends TestCase
     #[Test]
     public function an_exercise_is_never_called_a_test(): void
     {
-        $habits = (new CheckReader())->site(Node::fromArray((object) ['exercise' => ['day' => 'sat', 'time' => '09:05', 'every' => 'weekly', 'for_min' => 20, 'with_load' => false]]));
+        $habits = (new CheckReader())->site(Node::fromArray(
+            (object) ['exercise' => ['day' => 'sat', 'time' => '09:05', 'every' => 'weekly', 'for_min' => 20, 'with_load' => false]],
+        ));
         $words = implode(' ', self::words(InstallationKind::WholeHouse, [], [], $habits)->exercise());
         self::assertStringContainsString('Every Saturday at 09:05 it runs by itself for 20 minutes, without load.', $words);
         self::assertStringContainsString('does not show that it carries', $words);
@@ -89,7 +107,10 @@ final class OwnerWordsTest extends TestCase
         foreach (InstallationKind::cases() as $kind) {
             $words = implode(' ', self::words($kind)->trouble());
             self::assertStringContainsString('carbon monoxide', $words);
-            self::assertDoesNotMatchRegularExpression('/\b(remove|unscrew|take off|open) (the|a) cover/i', str_replace('not open a cover', '', $words));
+            self::assertDoesNotMatchRegularExpression(
+                '/\b(remove|unscrew|take off|open) (the|a) cover/i',
+                str_replace('not open a cover', '', $words),
+            );
         }
     }
 
@@ -97,11 +118,20 @@ final class OwnerWordsTest extends TestCase
      * @param array<string, mixed> $change
      * @param list<Load>           $loads
      */
-    private static function words(InstallationKind $kind, array $change = [], array $loads = [], SiteHabits $habits = new SiteHabits()): OwnerWords
-    {
+    private static function words(
+        InstallationKind $kind,
+        array $change = [],
+        array $loads = [],
+        SiteHabits $habits = new SiteHabits(),
+    ): OwnerWords {
         $template = new SheetTemplate($kind);
         $plant = $template->plant();
 
-        return new OwnerWords($plant, (new SettingsReader())->settings(Node::fromArray(MergePatch::apply($template->settings()->toWire(), $change)), $plant), $loads, $habits);
+        return new OwnerWords(
+            $plant,
+            (new SettingsReader())->settings(Node::fromArray(MergePatch::apply($template->settings()->toWire(), $change)), $plant),
+            $loads,
+            $habits,
+        );
     }
 }

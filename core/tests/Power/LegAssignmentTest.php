@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Power;
 
+use Escapement\Core\Plant\LegSystem;
 use Escapement\Core\Power\LegAssignment;
-use Escapement\Core\Power\System;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -19,7 +19,7 @@ final class LegAssignmentTest extends TestCase
     #[Test, DataProvider('lists')]
     public function a_small_load_sits_on_one_leg(string $system, float $vLn, array $loads, array $connects, int $assumed): void
     {
-        $legs = new LegAssignment(System::of($system, $vLn), $loads);
+        $legs = new LegAssignment(LegSystem::of($system, $vLn), $loads);
         foreach ($connects as $id => $connect) {
             self::assertSame($connect, $legs->loads[$id]['connect'], $id);
         }
@@ -47,7 +47,7 @@ final class LegAssignmentTest extends TestCase
     public function two_equal_loads_on_two_legs_are_balanced_and_one_alone_is_not(): void
     {
         $legs = (new LegAssignment(
-            System::of('split', 120),
+            LegSystem::of('split', 120),
             [['id' => 'a', 'kw' => 1.0, 'connect' => null], ['id' => 'b', 'kw' => 1.0, 'connect' => null]],
         ))->loads;
         self::assertNotSame($legs['a']['connect'], $legs['b']['connect']);

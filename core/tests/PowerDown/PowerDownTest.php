@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\PowerDown;
 
+use Escapement\Core\Input\Node;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -25,19 +25,45 @@ final class PowerDownTest extends TestCase
     public function what_can_go_before_goes_before_and_what_waits_goes_after(array $tasks, array $phases, int $windowMin): void
     {
         $answer = $this->answer(['tasks' => $tasks]);
-        self::assertEquals($phases, array_column(array_filter($answer['tasks'], static fn(array $task): bool => ! in_array($task['id'], ['open', 'close'], true)), 'phase', 'id'));
+        self::assertEquals(
+            $phases,
+            array_column(
+                array_filter($answer['tasks'], static fn(array $task): bool => ! in_array($task['id'], ['open', 'close'], true)),
+                'phase',
+                'id',
+            ),
+        );
         self::assertSame($windowMin, $answer['window_min']);
     }
 
     /** @return iterable<string, array{list<array<string, mixed>>, array<string, string>, int}> */
     public static function days(): iterable
     {
-        $task = static fn(string $id, int $minutes, bool $dark = false, string ...$after): array => ['id' => $id, 'name' => $id, 'who' => ['Ana'], 'minutes' => $minutes, 'dark' => $dark, 'after' => array_values($after)];
+        $task = static fn(string $id, int $minutes, bool $dark = false, string ...$after): array => [
+            'id' => $id,
+            'name' => $id,
+            'who' => ['Ana'],
+            'minutes' => $minutes,
+            'dark' => $dark,
+            'after' => array_values($after),
+        ];
         yield 'nothing to do' => [[], [], 0];
         yield 'nothing dark' => [[$task('pull', 40), $task('label', 5, false, 'pull')], ['pull' => 'before', 'label' => 'before'], 0];
-        yield 'before, dark, after' => [[$task('pull', 40), $task('land', 20, true, 'pull'), $task('prove', 30, false, 'land')], ['pull' => 'before', 'land' => 'dark', 'prove' => 'after'], 35];
-        yield 'written from the end' => [[$task('prove', 30, false, 'land'), $task('land', 20, true, 'pull'), $task('pull', 40)], ['prove' => 'after', 'land' => 'dark', 'pull' => 'before'], 35];
-        yield 'between two dark ones' => [[$task('land', 20, true), $task('photograph', 5, false, 'land'), $task('cover', 10, true, 'photograph')], ['land' => 'dark', 'photograph' => 'dark', 'cover' => 'dark'], 50];
+        yield 'before, dark, after' => [
+            [$task('pull', 40), $task('land', 20, true, 'pull'), $task('prove', 30, false, 'land')],
+            ['pull' => 'before', 'land' => 'dark', 'prove' => 'after'],
+            35,
+        ];
+        yield 'written from the end' => [
+            [$task('prove', 30, false, 'land'), $task('land', 20, true, 'pull'), $task('pull', 40)],
+            ['prove' => 'after', 'land' => 'dark', 'pull' => 'before'],
+            35,
+        ];
+        yield 'between two dark ones' => [
+            [$task('land', 20, true), $task('photograph', 5, false, 'land'), $task('cover', 10, true, 'photograph')],
+            ['land' => 'dark', 'photograph' => 'dark', 'cover' => 'dark'],
+            50,
+        ];
         yield 'tied to nothing' => [[$task('land', 20, true), $task('sweep', 5)], ['land' => 'dark', 'sweep' => 'before'], 35];
     }
 
@@ -62,7 +88,16 @@ final class PowerDownTest extends TestCase
         yield 'as promised' => [['tasks' => [$land], 'promised_min' => 60], []];
         yield 'longer than promised' => [['tasks' => [$land], 'promised_min' => 59], ['longer-than-promised']];
         yield 'the other one has hands' => [['tasks' => [$land, ['who' => ['Bo']] + $more]], []];
-        yield 'two dark with a bright one between' => [['tasks' => [['minutes' => 5] + $land, ['id' => 'look', 'after' => ['land'], 'dark' => false] + $more, ['after' => ['look']] + $more]], ['stands-between-dark-work']];
+        yield 'two dark with a bright one between' => [
+            [
+                'tasks' => [
+                    ['minutes' => 5] + $land,
+                    ['id' => 'look', 'after' => ['land'], 'dark' => false] + $more,
+                    ['after' => ['look']] + $more,
+                ],
+            ],
+            ['stands-between-dark-work'],
+        ];
         yield 'nothing dark' => [['tasks' => []], ['nothing-dark']];
     }
 
@@ -94,14 +129,29 @@ final class PowerDownTest extends TestCase
             $rows = array_column($answer['tasks'], null, 'id');
             foreach ($tasks as $task) {
                 foreach ($task['after'] as $before) {
-                    self::assertLessThanOrEqual($rows[$task['id']]['start_min'], $rows[$before]['finish_min'], "seed $seed: {$task['id']} waits for $before");
+                    self::assertLessThanOrEqual(
+                        $rows[$task['id']]['start_min'],
+                        $rows[$before]['finish_min'],
+                        "seed $seed: {$task['id']} waits for $before",
+                    );
                 }
                 if ($task['dark']) {
-                    self::assertGreaterThanOrEqual($rows['open']['finish_min'], $rows[$task['id']]['start_min'], "seed $seed: proved dead first");
-                    self::assertLessThanOrEqual($rows['close']['start_min'], $rows[$task['id']]['finish_min'], "seed $seed: done before it is closed");
+                    self::assertGreaterThanOrEqual(
+                        $rows['open']['finish_min'],
+                        $rows[$task['id']]['start_min'],
+                        "seed $seed: proved dead first",
+                    );
+                    self::assertLessThanOrEqual(
+                        $rows['close']['start_min'],
+                        $rows[$task['id']]['finish_min'],
+                        "seed $seed: done before it is closed",
+                    );
                 }
                 foreach ($rows as $other) {
-                    $meet = $other['id'] !== $task['id'] && array_intersect($other['who'], $task['who']) !== [] && $other['start_min'] < $rows[$task['id']]['finish_min'] && $other['finish_min'] > $rows[$task['id']]['start_min'];
+                    $meet = $other['id'] !== $task['id']
+                        && array_intersect($other['who'], $task['who']) !== []
+                        && $other['start_min'] < $rows[$task['id']]['finish_min']
+                        && $other['finish_min'] > $rows[$task['id']]['start_min'];
                     self::assertFalse($meet, "seed $seed: {$task['id']} and {$other['id']} at once");
                 }
             }
@@ -126,9 +176,22 @@ final class PowerDownTest extends TestCase
         $tasks = [];
         $allDark = $random->getInt(0, 1) === 1;
         for ($i = 0; $i < $count; $i++) {
-            $after = array_values(array_filter(array_map(strval(...), $i === 0 ? [] : range(0, $i - 1)), static fn(): bool => $random->getInt(0, 3) === 0));
-            $who = array_map(static fn(int $key): string => self::PEOPLE[$key], $random->pickArrayKeys(self::PEOPLE, $random->getInt(1, 2)));
-            $tasks[] = ['id' => (string) $i, 'name' => "Task $i", 'who' => $who, 'minutes' => $random->getInt(1, 9), 'dark' => $allDark || $random->getInt(0, 1) === 1, 'after' => $after];
+            $after = array_values(array_filter(
+                array_map(strval(...), $i === 0 ? [] : range(0, $i - 1)),
+                static fn(): bool => $random->getInt(0, 3) === 0,
+            ));
+            $who = array_map(
+                static fn(int $key): string => self::PEOPLE[$key],
+                $random->pickArrayKeys(self::PEOPLE, $random->getInt(1, 2)),
+            );
+            $tasks[] = [
+                'id' => (string) $i,
+                'name' => "Task $i",
+                'who' => $who,
+                'minutes' => $random->getInt(1, 9),
+                'dark' => $allDark || $random->getInt(0, 1) === 1,
+                'after' => $after,
+            ];
         }
 
         return $tasks;
@@ -174,7 +237,10 @@ final class PowerDownTest extends TestCase
     {
         $input += ['open' => ['who' => ['Ana'], 'minutes' => 10], 'close' => ['who' => ['Ana'], 'minutes' => 5]];
         $schema = (string) file_get_contents(dirname(__DIR__, 3) . '/docs/schema/power_down.schema.json');
-        self::assertTrue((new Validator())->validate(json_decode((string) json_encode($input)), $schema)->isValid(), 'what is computed fits the schema');
+        self::assertTrue(
+            (new Validator())->validate(json_decode((string) json_encode($input)), $schema)->isValid(),
+            'what is computed fits the schema',
+        );
 
         return (new Calculations())->calc('power_down', Node::fromArray($input));
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Recording;
 
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Source;
 use Escapement\Core\Recording\CombinedFile;
 use Escapement\Core\Recording\ComtradeConfig;
 use Escapement\Core\Recording\ComtradeData;
@@ -14,10 +16,8 @@ use Escapement\Core\Recording\Reduction;
 use Escapement\Core\Recording\RmsCycles;
 use Escapement\Core\Recording\RmsSteps;
 use Escapement\Core\Recording\Series;
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Site\Source;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
+use Escapement\Core\Simulation\ScenarioEvent;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -32,8 +32,18 @@ final class ComtradeTest extends TestCase
         self::assertTrue($config->isWaveform());
         self::assertSame($format, $config->format);
         $read = (new ComtradeData($config, [0, 1]))->read($file['data'], new RmsCycles(2, 60.0, 120.0));
-        $events = (new Reduction(new Source(2, 120, 60), [(new SheetTemplate(InstallationKind::WholeHouse))->settings()->normal]))->events($read);
-        $told = array_map(static fn(ScenarioEvent $e): array => [$e->atMs, $e->v === null ? null : (int) round($e->v[0]), $e->v === null ? null : (int) round($e->v[1])], $events);
+        $events = (new Reduction(
+            new Source(2, 120, 60),
+            [(new SheetTemplate(InstallationKind::WholeHouse))->settings()->normal],
+        ))->events($read);
+        $told = array_map(
+            static fn(ScenarioEvent $e): array => [
+                $e->atMs,
+                $e->v === null ? null : (int) round($e->v[0]),
+                $e->v === null ? null : (int) round($e->v[1]),
+            ],
+            $events,
+        );
         $dips = array_values(array_filter($told, static fn(array $t): bool => $t[1] !== null));
         self::assertEqualsWithDelta(1000, $dips[0][0], 17, 'lost within the cycle in which it was lost');
         self::assertContains([0, 0], array_map(static fn(array $t): array => [$t[1], $t[2]], $dips));
@@ -100,7 +110,12 @@ final class ComtradeTest extends TestCase
     /** @return iterable<string, array{string, string, string}> */
     public static function hostile(): iterable
     {
-        $config = static fn(string $format, string $counts = '1,1A,0D', string $rate = "1\n100,3", string $channel = '1,V,,,V,1,0,0,-9,9,1,1,P'): string
+        $config = static fn(
+            string $format,
+            string $counts = '1,1A,0D',
+            string $rate = "1\n100,3",
+            string $channel = '1,V,,,V,1,0,0,-9,9,1,1,P',
+        ): string
             => "S,d,1999\n$counts\n$channel\n60\n$rate\n01/01/2026,00:00:00\n01/01/2026,00:00:00\n$format\n1\n";
         yield 'nothing' => ['', '', '/line 1.*2 fields/'];
         yield 'a picture' => ["\x89PNG\r\n\x1a\n" . str_repeat("\0", 900), '', '/line 1/'];

@@ -33,8 +33,18 @@ final class CsvTableTest extends TestCase
     public static function tables(): iterable
     {
         yield 'plain' => ["t_ms,l1_v,l2_v,hz\n0,120,121,60\n1500,0,0,60\n", [0, 1500], [[120.0, 0.0], [121.0, 0.0]], 60.0];
-        yield 'seconds and decimal commas' => ["Time s;U1 V;U2 V\n0,5;230,4;229\n1,25;12,5;0\n", [0, 750], [[230.4, 12.5], [229.0, 0.0]], null];
-        yield 'dates, kilovolts, mark of the beginning' => ["\xEF\xBB\xBFTimestamp\tVoltage kV\r\n2026-03-01T10:00:00.000Z\t7.2\r\n2026-03-01T10:00:00.250Z\t7.0\r\n", [0, 250], [[7200.0, 7000.0]], null];
+        yield 'seconds and decimal commas' => [
+            "Time s;U1 V;U2 V\n0,5;230,4;229\n1,25;12,5;0\n",
+            [0, 750],
+            [[230.4, 12.5], [229.0, 0.0]],
+            null,
+        ];
+        yield 'dates, kilovolts, mark of the beginning' => [
+            "\xEF\xBB\xBFTimestamp\tVoltage kV\r\n2026-03-01T10:00:00.000Z\t7.2\r\n2026-03-01T10:00:00.250Z\t7.0\r\n",
+            [0, 250],
+            [[7200.0, 7000.0]],
+            null,
+        ];
         yield 'no headings' => ["0,120\n2,0\n", [0, 2000], [[120.0, 0.0]], null];
         yield 'steady values fold' => ["t,V\n0,120\n1,120\n2,120\n3,0\n", [0, 3000], [[120.0, 0.0]], null];
         yield 'the last of one millisecond holds' => ["t_ms,V\n0,120\n5,110\n5,90\n", [0, 5], [[120.0, 90.0]], null];

@@ -6,18 +6,18 @@ namespace Escapement\Core\Tests\Recording;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Side;
 use Escapement\Core\Recording\Climate;
 use Escapement\Core\Recording\Reduction;
 use Escapement\Core\Recording\Series;
 use Escapement\Core\Recording\UtilityTrace;
-use Escapement\Core\Rehearsal\Event;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\Scenario;
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Rehearsal\Verb;
-use Escapement\Core\Site\Side;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
+use Escapement\Core\Simulation\Event;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -38,7 +38,10 @@ final class ReductionTest extends TestCase
             $series = new Series($plant->normal->phases);
             for ($t = 0; $t < 60_000; $t += $random->getInt(20, 900)) {
                 $percent = [100, 99.5, 100.7, 96, 91, 85, 86, 84.9, 40, 0, 112][$random->getInt(0, 10)];
-                $v = array_map(static fn(): float => $plant->normal->nominalV * ($percent + $random->getInt(0, 30) / 10) / 100, range(1, $plant->normal->phases));
+                $v = array_map(
+                    static fn(): float => $plant->normal->nominalV * ($percent + $random->getInt(0, 30) / 10) / 100,
+                    range(1, $plant->normal->phases),
+                );
                 $series->add($t, $v, $plant->normal->nominalHz * [1.0, 1.001, 0.97, 0.93][$random->getInt(0, 3)]);
             }
             $all = [];
@@ -48,7 +51,7 @@ final class ReductionTest extends TestCase
             $few = (new Reduction($plant->normal, [$sheet->normal]))->events($series);
             self::assertLessThanOrEqual(count($all), count($few));
             $play = static fn(array $events): array => array_map(
-                static fn(Event $event): array => [$event->tMs, $event->kind, $event->keys],
+                static fn(Event $event): array => [$event->tMs, $event->kind()->value, $event->keys()],
                 Rehearsal::play(new Scenario($plant, $sheet, $events, 200_000))->events,
             );
             self::assertSame($play($all), $play($few));
@@ -73,7 +76,13 @@ final class ReductionTest extends TestCase
         $v = array_fill(0, $plant->normal->phases, 0);
         $events = [
             new ScenarioEvent(1000, Verb::SetSource, Side::Normal, $v),
-            new ScenarioEvent(2000, Verb::RampSource, Side::Normal, array_fill(0, $plant->normal->phases, $plant->normal->nominalV), overMs: 500),
+            new ScenarioEvent(
+                2000,
+                Verb::RampSource,
+                Side::Normal,
+                array_fill(0, $plant->normal->phases, $plant->normal->nominalV),
+                overMs: 500,
+            ),
         ];
         $series = (new UtilityTrace($plant->normal, $events, 5000))->series();
         self::assertSame([0, 1000], array_slice($series->atMs, 0, 2));

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Rehearsal;
 
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Load;
 use Escapement\Core\Rehearsal\RestartTimes;
 use Escapement\Core\Rehearsal\Story;
-use Escapement\Core\Settings\LoadShed;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\LoadShedding;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -22,7 +22,7 @@ final class OverloadTest extends TestCase
 {
     /** @param list<Load> $loads */
     #[Test, DataProvider('buses')]
-    public function a_bus_over_the_rating_shows(array $loads, ?LoadShed $shed, float $sourceKw, bool $isOver): void
+    public function a_bus_over_the_rating_shows(array $loads, ?LoadShedding $shed, float $sourceKw, bool $isOver): void
     {
         $answer = $this->outage(InstallationKind::EssentialCircuits, $shed, $loads, $sourceKw);
         self::assertSame($isOver ? ['source-overloaded'] : [], array_column($answer['findings'], 'id'));
@@ -33,7 +33,7 @@ final class OverloadTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{list<Load>, ?LoadShed, float, bool}> */
+    /** @return iterable<string, array{list<Load>, ?LoadShedding, float, bool}> */
     public static function buses(): iterable
     {
         $many = [new Load('Kitchen', 14.35, 1, false), new Load('Heater', 12, 2, false)];
@@ -41,15 +41,15 @@ final class OverloadTest extends TestCase
         yield 'as much as it gives is not over' => [$many, null, 26.35, false];
         yield 'a watt over is' => [$many, null, 26.349, true];
         yield 'shed in time' => [
-            [new Load('Kitchen', 9, 1, false), new Load('Heater', 12, 2, true)], new LoadShed(11, 10_000, 10_000, 5000, 180_000), 11,
+            [new Load('Kitchen', 9, 1, false), new Load('Heater', 12, 2, true)], new LoadShedding(11, 10_000, 10_000, 5000, 180_000), 11,
             false,
         ];
         yield 'a limit over what the source gives protects nothing' => [
-            [new Load('Kitchen', 9, 1, false), new Load('Heater', 12, 2, true)], new LoadShed(30, 10_000, 10_000, 5000, 180_000), 11,
+            [new Load('Kitchen', 9, 1, false), new Load('Heater', 12, 2, true)], new LoadShedding(30, 10_000, 10_000, 5000, 180_000), 11,
             true,
         ];
         yield 'what is never shed is too much' => [
-            [new Load('Kitchen', 14, 1, false)], new LoadShed(11, 10_000, 10_000, 5000, 180_000), 11, true,
+            [new Load('Kitchen', 14, 1, false)], new LoadShedding(11, 10_000, 10_000, 5000, 180_000), 11, true,
         ];
     }
 
@@ -68,7 +68,7 @@ final class OverloadTest extends TestCase
             new Load('Always on', 4, 1, false), new Load('Heat pump', 5, 2, true, true), new Load('Range', 6, 3, true),
             new Load('Too big', 40, 4, true),
         ];
-        $shed = new LoadShed(16, 10_000, 10_000, 5000, 180_000);
+        $shed = new LoadShedding(16, 10_000, 10_000, 5000, 180_000);
         $template = new SheetTemplate($kind);
         $times = (new RestartTimes($template->plant(), $template->settings()->withLoadShed($shed), $loads))->backMs;
         self::assertSame(
@@ -111,9 +111,11 @@ final class OverloadTest extends TestCase
      *
      * @return array<string, mixed>
      */
-    private function outage(InstallationKind $kind, ?LoadShed $shed, array $loads, float $sourceKw): array
+    private function outage(InstallationKind $kind, ?LoadShedding $shed, array $loads, float $sourceKw): array
     {
-        return CaseFile::asArray((new Calculations())->rehearse(Node::fromArray($this->input($kind, $shed, $loads) + ['source_kw' => $sourceKw])));
+        return CaseFile::asArray(
+            (new Calculations())->rehearse(Node::fromArray($this->input($kind, $shed, $loads) + ['source_kw' => $sourceKw])),
+        );
     }
 
     /**
@@ -121,7 +123,7 @@ final class OverloadTest extends TestCase
      *
      * @return array<string, mixed>
      */
-    private function input(InstallationKind $kind, ?LoadShed $shed, array $loads): array
+    private function input(InstallationKind $kind, ?LoadShedding $shed, array $loads): array
     {
         $template = new SheetTemplate($kind);
         $plant = $template->plant();

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Rehearsal;
 
+use Escapement\Core\Input\Node;
 use Escapement\Core\Rehearsal\Scenario;
-use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\ScenarioReader;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -61,7 +61,12 @@ final class RandomScenario
             'until_ms' => 20_000 + $shiftMs,
         ];
         if ($withExercise && $kind !== 'mobile' && $this->int(0, 2) === 0) {
-            $input['settings']['exercise'] = ['first_at_ms' => $this->int(0, 4000), 'every_ms' => $this->int(100, 9000), 'for_ms' => $this->int(0, 3000), 'with_load' => $this->pick([true, false])];
+            $input['settings']['exercise'] = [
+                'first_at_ms' => $this->int(0, 4000),
+                'every_ms' => $this->int(100, 9000),
+                'for_ms' => $this->int(0, 3000),
+                'with_load' => $this->pick([true, false]),
+            ];
         }
         $t = $shiftMs;
         for ($i = $this->int(1, 14); $i > 0; $i--) {
@@ -97,7 +102,13 @@ final class RandomScenario
         $choices = [
             ['do' => 'set_source', 'source' => $side, 'v' => $v],
             ['do' => 'set_source', 'source' => $side, 'v' => $volts, 'hz' => $hertz],
-            ['do' => 'ramp_source', 'source' => $side, 'v' => $v, 'hz' => $this->pick([$hertz, 0.8 * $hertz]), 'over_ms' => $this->int(1, 3000)],
+            [
+                'do' => 'ramp_source',
+                'source' => $side,
+                'v' => $v,
+                'hz' => $this->pick([$hertz, 0.8 * $hertz]),
+                'over_ms' => $this->int(1, 3000),
+            ],
             ['do' => 'set_load', 'load' => $this->pick(['a', 'b', 'c', 'd']), 'kw' => $this->pick([0, 0.3, 4, 9])],
         ];
         if ($kind !== 'two_source') {

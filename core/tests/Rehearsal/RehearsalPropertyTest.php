@@ -6,10 +6,10 @@ namespace Escapement\Core\Tests\Rehearsal;
 
 use Eris\Generators;
 use Eris\TestTrait;
-use Escapement\Core\Rehearsal\Event;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\RehearsalResult;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Simulation\Event;
 use Escapement\Core\Wire\ScenarioReader;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -31,12 +31,12 @@ final class RehearsalPropertyTest extends TestCase
             $scenario = (new RandomScenario($seed))->scenario();
             $closed = $scenario->initial->value;
             foreach (Rehearsal::play($scenario)->events as $event) {
-                if ($event->kind === 'switch_opened') {
-                    self::assertSame($closed, $event->keys['from']);
+                if ($event->kind()->value === 'switch_opened') {
+                    self::assertSame($closed, $event->keys()['from']);
                     $closed = null;
-                } elseif ($event->kind === 'switch_closed') {
-                    self::assertNull($closed, "closed on {$event->keys['to']} while closed on $closed");
-                    $closed = $event->keys['to'];
+                } elseif ($event->kind()->value === 'switch_closed') {
+                    self::assertNull($closed, "closed on {$event->keys()['to']} while closed on $closed");
+                    $closed = $event->keys()['to'];
                 }
             }
         });
@@ -48,21 +48,21 @@ final class RehearsalPropertyTest extends TestCase
         $this->forAll(Generators::choose(0, 2_000_000_000))->then(function (int $seed): void {
             $running = [];
             foreach (Rehearsal::play((new RandomScenario($seed))->scenario())->events as $event) {
-                $timer = $event->keys['timer'] ?? '';
-                if ($event->kind === 'timer_started') {
+                $timer = $event->keys()['timer'] ?? '';
+                if ($event->kind()->value === 'timer_started') {
                     self::assertArrayNotHasKey($timer, $running);
                     $running[$timer] = $event;
-                } elseif ($event->kind === 'timer_expired') {
-                    self::assertSame($running[$timer]->tMs + $running[$timer]->keys['duration_ms'], $event->tMs);
+                } elseif ($event->kind()->value === 'timer_expired') {
+                    self::assertSame($running[$timer]->tMs + $running[$timer]->keys()['duration_ms'], $event->tMs);
                     unset($running[$timer]);
-                } elseif ($event->kind === 'timer_cancelled') {
-                    self::assertSame($event->tMs - $running[$timer]->tMs, $event->keys['elapsed_ms']);
-                    self::assertLessThanOrEqual($event->keys['duration_ms'], $event->keys['elapsed_ms']);
+                } elseif ($event->kind()->value === 'timer_cancelled') {
+                    self::assertSame($event->tMs - $running[$timer]->tMs, $event->keys()['elapsed_ms']);
+                    self::assertLessThanOrEqual($event->keys()['duration_ms'], $event->keys()['elapsed_ms']);
                     unset($running[$timer]);
                 }
             }
             foreach ($running as $event) {
-                self::assertGreaterThan(20_000, $event->tMs + $event->keys['duration_ms']);
+                self::assertGreaterThan(20_000, $event->tMs + $event->keys()['duration_ms']);
             }
             self::assertLessThanOrEqual(4, count($running));
         });
@@ -76,10 +76,10 @@ final class RehearsalPropertyTest extends TestCase
             $darkMs = 0;
             $since = null;
             foreach ($result->events as $event) {
-                if ($event->kind === 'bus_dead') {
+                if ($event->kind()->value === 'bus_dead') {
                     self::assertNull($since);
                     $since = $event->tMs;
-                } elseif ($event->kind === 'bus_live') {
+                } elseif ($event->kind()->value === 'bus_live') {
                     self::assertNotNull($since);
                     $darkMs += $event->tMs - $since;
                     $since = null;
@@ -100,7 +100,10 @@ final class RehearsalPropertyTest extends TestCase
             $sorted = $times;
             sort($sorted);
             self::assertSame($sorted, $times);
-            $count = static fn(string $kind): int => count(array_filter($result->events, static fn(Event $event): bool => $event->kind === $kind));
+            $count = static fn(string $kind): int => count(array_filter(
+                $result->events,
+                static fn(Event $event): bool => $event->kind()->value === $kind,
+            ));
             self::assertSame($count('engine_fired'), $result->metrics->engineStarts);
             self::assertSame($count('switch_closed'), $result->metrics->transfersToEmergency + $result->metrics->transfersToNormal);
             self::assertLessThanOrEqual($result->metrics->engineRunMs, $result->metrics->engineLoadedMs);
@@ -136,7 +139,8 @@ final class RehearsalPropertyTest extends TestCase
         $this->forAll(Generators::choose(0, 2_000_000_000), Generators::choose(1, 50_000))->then(function (int $seed, int $shiftMs): void {
             $plain = Rehearsal::play((new RandomScenario($seed))->scenario(0, false));
             $later = Rehearsal::play((new RandomScenario($seed))->scenario($shiftMs, false));
-            $line = static fn(Event $event, int $by): string => ($event->tMs - $by) . ' ' . $event->kind . ' ' . json_encode($event->keys, JSON_THROW_ON_ERROR);
+            $line = static fn(Event $event, int $by): string => ($event->tMs - $by) . ' ' . $event->kind()->value . ' '
+                . json_encode($event->keys(), JSON_THROW_ON_ERROR);
             self::assertSame(
                 array_map(static fn(Event $event): string => $line($event, 0), $plain->events),
                 array_map(static fn(Event $event): string => $line($event, $shiftMs), $later->events),

@@ -6,21 +6,21 @@ namespace Escapement\Core\Tests\Rehearsal;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\Scenario;
-use Escapement\Core\Rehearsal\ScenarioEvent;
 use Escapement\Core\Rehearsal\Script\Block;
 use Escapement\Core\Rehearsal\Script\BlockKind;
 use Escapement\Core\Rehearsal\Script\Script;
 use Escapement\Core\Rehearsal\Story;
 use Escapement\Core\Rehearsal\StoryNumber;
-use Escapement\Core\Rehearsal\Verb;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 use Escapement\Core\Wire\EventReader;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -72,7 +72,10 @@ final class ScriptTest extends TestCase
     public function a_later_piece_on_the_same_quantity_takes_the_place_of_the_earlier(Script $script, array $expected): void
     {
         $plant = (new SheetTemplate(InstallationKind::WholeHouse))->plant();
-        self::assertEquals($expected, array_map(static fn(ScenarioEvent $e): array => [$e->atMs, $e->do->value, $e->v ?? $e->hz], $script->events($plant)));
+        self::assertEquals(
+            $expected,
+            array_map(static fn(ScenarioEvent $e): array => [$e->atMs, $e->do->value, $e->v ?? $e->hz], $script->events($plant)),
+        );
     }
 
     /** @return iterable<string, array{Script, list<array{int, string, mixed}>}> */
@@ -94,9 +97,17 @@ final class ScriptTest extends TestCase
         ];
         yield 'another quantity does not touch it' => [
             new Script([$outage, new Block(BlockKind::Hertz, 3000, 1000, hz: 57)]),
-            [[1000, 'set_source', $dead], [3000, 'set_source', 57], [4000, 'set_source', self::house()->normal->nominalHz], [6000, 'set_source', $good]],
+            [
+                [1000, 'set_source', $dead],
+                [3000, 'set_source', 57],
+                [4000, 'set_source', self::house()->normal->nominalHz],
+                [6000, 'set_source', $good],
+            ],
         ];
-        yield 'slow return' => [new Script([new Block(BlockKind::Volts, 0, 500, v: $dead, backMs: 3000)]), [[0, 'set_source', $dead], [500, 'ramp_source', $good]]];
+        yield 'slow return' => [
+            new Script([new Block(BlockKind::Volts, 0, 500, v: $dead, backMs: 3000)]),
+            [[0, 'set_source', $dead], [500, 'ramp_source', $good]],
+        ];
         yield 'to the end' => [new Script([new Block(BlockKind::Volts, 0, null, v: $low, fallMs: 10)]), [[0, 'ramp_source', $low]]];
     }
 
@@ -122,7 +133,10 @@ final class ScriptTest extends TestCase
             }
             foreach (['v', 'hz', 'rotation'] as $quantity) {
                 if (isset($said[$quantity])) {
-                    $told["$event->atMs {$event->source?->value} $quantity"] = json_encode([$event->atMs, $event->do, $event->source, $event->overMs, $quantity, $said[$quantity]], JSON_THROW_ON_ERROR);
+                    $told["$event->atMs {$event->source?->value} $quantity"] = json_encode(
+                        [$event->atMs, $event->do, $event->source, $event->overMs, $quantity, $said[$quantity]],
+                        JSON_THROW_ON_ERROR,
+                    );
                 }
             }
         }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Rehearsal;
 
+use Escapement\Core\Input\Node;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;

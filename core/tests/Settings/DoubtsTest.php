@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Settings;
 
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\LegSystem;
 use Escapement\Core\Power\PlausibleLoad;
-use Escapement\Core\Power\System;
 use Escapement\Core\Settings\Doubts;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -41,7 +41,7 @@ final class DoubtsTest extends TestCase
         float $kw,
         bool $isAsked,
     ): void {
-        self::assertSame($isAsked, PlausibleLoad::doubt(System::of($system, $volts), $isMobile, $kw) !== null);
+        self::assertSame($isAsked, PlausibleLoad::doubt(LegSystem::of($system, $volts), $isMobile, $kw) !== null);
     }
 
     /** @return iterable<string, array{string, float, bool, float, bool}> */

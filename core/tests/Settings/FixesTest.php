@@ -7,13 +7,13 @@ namespace Escapement\Core\Tests\Settings;
 use Eris\Generators;
 use Eris\TestTrait;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Internal\MergePatch;
-use Escapement\Core\Settings\Check\SettingsCheck;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\MergePatch;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SettingsDiff;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\SettingsCheck\SettingsCheck;
 use Escapement\Core\Wire\CheckReader;
-use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\SettingsReader;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -53,13 +53,21 @@ final class FixesTest extends TestCase
     #[Test]
     public function the_difference_of_a_sheet_with_itself_is_nothing_and_is_found_both_ways(): void
     {
-        $this->limitTo(100)->forAll(Generators::choose(0, 2_000_000_000), Generators::choose(0, 2_000_000_000))->then(function (int $a, int $b): void {
+        $this->limitTo(100)->forAll(
+            Generators::choose(0, 2_000_000_000),
+            Generators::choose(0, 2_000_000_000),
+        )->then(function (int $a, int $b): void {
             $read = fn(int $seed): Settings
-                => (new SettingsReader())->settings(Node::fromArray(['sensing' => $this->input(new Randomizer(new Mt19937($seed)), true)['settings']['sensing']]
+                => (new SettingsReader())->settings(Node::fromArray([
+                    'sensing' => $this->input(new Randomizer(new Mt19937($seed)), true)['settings']['sensing'],
+                ]
                     + $this->input(new Randomizer(new Mt19937($seed)), true)['settings']), null);
             $diff = new SettingsDiff();
             self::assertSame([], $diff->compare($read($a), $read($a)));
-            self::assertSame(array_column($diff->compare($read($a), $read($b)), 'path'), array_column($diff->compare($read($b), $read($a)), 'path'));
+            self::assertSame(
+                array_column($diff->compare($read($a), $read($b)), 'path'),
+                array_column($diff->compare($read($b), $read($a)), 'path'),
+            );
         });
     }
 
@@ -111,9 +119,21 @@ final class FixesTest extends TestCase
                 'return_delay_ms' => $pick([0, 9999, 60_000, 1_800_001]), 'cooldown_ms' => $pick([0, 59_999, 60_000, 300_000]),
                 'transition' => $pick(['open', 'delayed']), 'travel_ms' => $pick([0, 100]), 'off_delay_ms' => $pick([0, 499, 6000]),
                 'exercise' => $kind === 'mobile' ? null : $pick([null, [
-                    'first_at_ms' => 0, 'every_ms' => $pick([604_800_000, 2_764_800_000]), 'for_ms' => $pick([60_000, 1_500_000]), 'with_load' => $pick([true, false]),
+                    'first_at_ms' => 0,
+                    'every_ms' => $pick([604_800_000, 2_764_800_000]),
+                    'for_ms' => $pick([60_000, 1_500_000]),
+                    'with_load' => $pick([true, false]),
                 ]]),
-                'load_shed' => $pick([null, ['limit_kw' => 12, 'first_step_ms' => $pick([0, 5000]), 'step_ms' => 1000, 'overload_ms' => 1000, 'lockout_ms' => $pick([0, 180_000])]]),
+                'load_shed' => $pick([
+                    null,
+                    [
+                        'limit_kw' => 12,
+                        'first_step_ms' => $pick([0, 5000]),
+                        'step_ms' => 1000,
+                        'overload_ms' => 1000,
+                        'lockout_ms' => $pick([0, 180_000]),
+                    ],
+                ]),
             ],
             'loads' => [['id' => 'x', 'kw' => $pick([1, 14]), 'priority' => 1, 'shed' => $pick([true, false])]],
             'source_kw' => $pick([8, 13, 20]),

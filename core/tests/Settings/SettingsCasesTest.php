@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Settings;
 
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Tests\CaseFile;
-use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;

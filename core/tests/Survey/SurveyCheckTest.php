@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Survey;
 
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Survey\Questionnaire;
 use Escapement\Core\Survey\SurveyCheck;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -39,7 +39,11 @@ final class SurveyCheckTest extends TestCase
         yield 'too near for its own instructions' => ['K1', ['opening_m' => 2.0, 'opening_least_m' => 3.0], ['too-close-to-opening']];
         yield 'ten percent of sag is borne' => ['K1', ['static_inwc' => 10, 'loaded_inwc' => 9], []];
         yield 'more is not' => ['K1', ['static_inwc' => 10, 'loaded_inwc' => 8.9], ['gas-pressure-sags']];
-        yield 'a rigid pipe and one regulator' => ['K10', ['flexible' => 'no', 'regulators' => 'no'], ['rigid-gas-connection', 'shared-regulator']];
+        yield 'a rigid pipe and one regulator' => [
+            'K10',
+            ['flexible' => 'no', 'regulators' => 'no'],
+            ['rigid-gas-connection', 'shared-regulator'],
+        ];
         yield 'a plug-in box in the rain' => ['K4', ['box_place' => 'wet'], ['switch-not-rated-for-place']];
         yield 'a portable on one leg' => ['K4', ['selector' => 'single', 'outlet_gfci' => 'yes'], ['selector-on-single', 'gfci-feeds-box']];
         yield 'a cord end that was hot' => ['K6', ['cord_end' => 'hot'], ['cord-end-worn']];
@@ -52,7 +56,18 @@ final class SurveyCheckTest extends TestCase
     #[Test]
     public function electronics_without_a_ups_are_named(): void
     {
-        $answer = $this->check('K1', [], ['before_photos' => 1, 'loads' => [['id' => 'Router', 'sensitive' => true], ['id' => 'Server', 'sensitive' => true, 'ups' => true], ['id' => 'Lamp']]]);
+        $answer = $this->check(
+            'K1',
+            [],
+            [
+                'before_photos' => 1,
+                'loads' => [
+                    ['id' => 'Router', 'sensitive' => true],
+                    ['id' => 'Server', 'sensitive' => true, 'ups' => true],
+                    ['id' => 'Lamp'],
+                ],
+            ],
+        );
         self::assertSame(['Router'], $answer->findings[0]->subjects);
     }
 
@@ -99,7 +114,7 @@ final class SurveyCheckTest extends TestCase
      * @param array<string, mixed> $answers
      * @param array<string, mixed> $more
      */
-    private function check(string $kind, array $answers, array $more = []): Answer
+    private function check(string $kind, array $answers, array $more = []): CalculationResult
     {
         return (new SurveyCheck())->answer(Node::fromArray(['kind' => $kind, 'answers' => (object) $answers] + $more));
     }

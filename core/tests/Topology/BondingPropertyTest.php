@@ -6,9 +6,9 @@ namespace Escapement\Core\Tests\Topology;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Topology\BondingCheck;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -64,17 +64,51 @@ final class BondingPropertyTest extends TestCase
             ['id' => 'u', 'type' => 'source', 'kind' => $may(80) ? 'utility' : 'shore', 'electrode' => $may(30)],
             ['id' => 'g', 'type' => 'source', 'kind' => $kind, 'bond' => $may(50), 'electrode' => $may(40), 'permanent' => $may(70)]
             + (in_array($kind, ['generator', 'inverter'], true) ? ['bond_plug' => $may(15), 'floating_by_design' => $may(20)] : []),
-            ['id' => 'd', 'type' => 'disconnect', 'from' => 'u', 'service' => ! $isAhead || $may(30), 'bond' => $may(50), 'bond_fixed' => $may(10)],
             [
-                'id' => 's', 'type' => 'switch', 'neutral' => $may(50) ? 'solid' : 'switched', 'normal_from' => $isAhead ? 'd' : 'p', 'emergency_from' => 'g', 'service_rated' => $isAhead,
+                'id' => 'd',
+                'type' => 'disconnect',
+                'from' => 'u',
+                'service' => ! $isAhead || $may(30),
+                'bond' => $may(50),
+                'bond_fixed' => $may(10),
+            ],
+            [
+                'id' => 's',
+                'type' => 'switch',
+                'neutral' => $may(50) ? 'solid' : 'switched',
+                'normal_from' => $isAhead ? 'd' : 'p',
+                'emergency_from' => 'g',
+                'service_rated' => $isAhead,
                 'bond' => $may(30), 'normal_ground' => $may(90), 'emergency_ground' => $may(85), 'emergency_neutral' => $may(90),
             ],
-            ['id' => 'p', 'type' => 'panel', 'from' => $isAhead ? 's' : 'd', 'bond' => $may(40), 'bars_combined' => $may(20), 'grounds_on_neutral_bar' => $may(20) ? 3 : 0, 'feed_ground' => $may(90)],
-            ['id' => 'q', 'type' => 'panel', 'from' => $isAhead ? 'p' : 's', 'bond' => $may(30), 'feed_neutral' => $may(95), 'mobile' => $may(10)],
+            [
+                'id' => 'p',
+                'type' => 'panel',
+                'from' => $isAhead ? 's' : 'd',
+                'bond' => $may(40),
+                'bars_combined' => $may(20),
+                'grounds_on_neutral_bar' => $may(20) ? 3 : 0,
+                'feed_ground' => $may(90),
+            ],
+            [
+                'id' => 'q',
+                'type' => 'panel',
+                'from' => $isAhead ? 'p' : 's',
+                'bond' => $may(30),
+                'feed_neutral' => $may(95),
+                'mobile' => $may(10),
+            ],
         ];
         // A panel without a neutral, with nothing in it that needs one, is left as it is: there is no gap to close.
         foreach (['p', 'q'] as $i => $panel) {
-            $elements[] = ['id' => "load$i", 'type' => 'load', 'from' => $panel, 'needs_neutral' => $i === 1 || $may(80), 'feed_neutral' => $may(90), 'feed_ground' => $may(95)];
+            $elements[] = [
+                'id' => "load$i",
+                'type' => 'load',
+                'from' => $panel,
+                'needs_neutral' => $i === 1 || $may(80),
+                'feed_neutral' => $may(90),
+                'feed_ground' => $may(95),
+            ];
         }
 
         return ['phases' => 2, 'elements' => $elements];

@@ -6,9 +6,9 @@ namespace Escapement\Core\Tests\Topology;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -24,7 +24,10 @@ final class LayoutPropertyTest extends TestCase
     {
         $this->limitTo(200)->forAll(Generators::choose(0, 2_000_000_000))->then(function (int $seed): void {
             $input = self::drawing($seed);
-            $layout = json_decode(json_encode(OneLineLayout::read(Node::fromArray($input))->answer()->toArray(), JSON_THROW_ON_ERROR), true);
+            $layout = json_decode(
+                json_encode(OneLineLayout::read(Node::fromArray($input))->answer()->toArray(), JSON_THROW_ON_ERROR),
+                true,
+            );
             self::assertSame(array_column($input['elements'], 'id'), array_column($layout['cells'], 'id'));
             $cells = array_map(static fn(array $cell): string => "{$cell['row']} {$cell['column']}", $layout['cells']);
             self::assertSame($cells, array_unique($cells), 'two elements on one cell');
@@ -43,12 +46,22 @@ final class LayoutPropertyTest extends TestCase
         $this->limitTo(60)->forAll(Generators::choose(0, 2_000_000_000))->then(function (int $seed): void {
             $input = self::drawing($seed);
             $devices = ['d', 's.main', 'p.main'];
-            $result = json_decode(json_encode(TopologyCheck::read(Node::fromArray($input + ['isolations' => [['open' => $devices]]]))->answer()->toArray(), JSON_THROW_ON_ERROR), true);
+            $result = json_decode(
+                json_encode(
+                    TopologyCheck::read(Node::fromArray($input + ['isolations' => [['open' => $devices]]]))->answer()->toArray(),
+                    JSON_THROW_ON_ERROR,
+                ),
+                true,
+            );
             $all = array_pop($result['still_live']);
             foreach ($result['still_live'] as $one) {
                 foreach ($all['live'] as $node => $sources) {
                     if (in_array($one['open'][0], $devices, true)) {
-                        self::assertSame([], array_diff($sources, $one['live'][$node] ?? []), "$node is live with more open and dead with less");
+                        self::assertSame(
+                            [],
+                            array_diff($sources, $one['live'][$node] ?? []),
+                            "$node is live with more open and dead with less",
+                        );
                     }
                 }
             }
@@ -66,12 +79,36 @@ final class LayoutPropertyTest extends TestCase
     {
         $random = new Randomizer(new Mt19937($seed));
         $elements = [
-            ['id' => 'u', 'type' => 'source', 'kind' => 'utility'], ['id' => 'm', 'type' => 'meter'], ['id' => 'g', 'type' => 'source', 'kind' => 'generator', 'breaker_a' => 80],
+            ['id' => 'u', 'type' => 'source', 'kind' => 'utility'],
+            ['id' => 'm', 'type' => 'meter'],
+            ['id' => 'g', 'type' => 'source', 'kind' => 'generator', 'breaker_a' => 80],
             ['id' => 'd', 'type' => 'disconnect', 'rating_a' => 200, 'service' => true],
-            ['id' => 's', 'type' => 'switch', 'kind' => 'motor', 'poles' => 2, 'neutral' => 'solid', 'rating_a' => 200, 'main_a' => 200, 'has_off' => $random->getInt(0, 1) === 1],
-            ['id' => 'p', 'type' => 'panel', 'role' => 'sub', 'rating_a' => 200, 'main_a' => 200, 'breakers' => array_map(static fn(int $i): array => ['id' => "b$i", 'rating_a' => 20], range(1, 8))],
+            [
+                'id' => 's',
+                'type' => 'switch',
+                'kind' => 'motor',
+                'poles' => 2,
+                'neutral' => 'solid',
+                'rating_a' => 200,
+                'main_a' => 200,
+                'has_off' => $random->getInt(0, 1) === 1,
+            ],
+            [
+                'id' => 'p',
+                'type' => 'panel',
+                'role' => 'sub',
+                'rating_a' => 200,
+                'main_a' => 200,
+                'breakers' => array_map(static fn(int $i): array => ['id' => "b$i", 'rating_a' => 20], range(1, 8)),
+            ],
         ];
-        $links = [['from' => 'u', 'to' => 'm'], ['from' => 'm', 'to' => 'd'], ['from' => 'd', 'to' => 's.normal'], ['from' => 'g', 'to' => 's.emergency'], ['from' => 's', 'to' => 'p']];
+        $links = [
+            ['from' => 'u', 'to' => 'm'],
+            ['from' => 'm', 'to' => 'd'],
+            ['from' => 'd', 'to' => 's.normal'],
+            ['from' => 'g', 'to' => 's.emergency'],
+            ['from' => 's', 'to' => 'p'],
+        ];
         for ($i = 1; $i <= $random->getInt(1, 8); $i++) {
             $type = ['load', 'load', 'panel', 'shed'][$random->getInt(0, 3)];
             $elements[] = ['id' => "e$i", 'type' => $type] + match ($type) {

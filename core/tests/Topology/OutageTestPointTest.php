@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Topology;
 
-use Escapement\Core\Survey\Upstream;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\PlanLoad;
-use Escapement\Core\Template\SitePlan;
-use Escapement\Core\Template\SitePlanInput;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\PlanLoad;
+use Escapement\Core\Planning\SitePlan;
+use Escapement\Core\Planning\SitePlanInput;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Tests\CaseFile;
-use Escapement\Core\Wire\BadInput;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;

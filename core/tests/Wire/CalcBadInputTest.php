@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Wire;
 
-use Escapement\Core\Internal\MergePatch;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\MergePatch;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -37,7 +37,9 @@ final class CalcBadInputTest extends TestCase
     public static function faults(): iterable
     {
         $exercise = static fn(array $change): array => ['site' => ['exercise' => $change]];
-        $quiet = static fn(array $change): array => ['site' => ['quiet_hours' => [$change + ['days' => ['mon'], 'from' => '22:00', 'to' => '06:00']]]];
+        $quiet = static fn(array $change): array => [
+            'site' => ['quiet_hours' => [$change + ['days' => ['mon'], 'from' => '22:00', 'to' => '06:00']]],
+        ];
 
         foreach ([
             'an unknown application' => ['/application', ['application' => 'castle']],
@@ -51,14 +53,36 @@ final class CalcBadInputTest extends TestCase
             'a delay that is true' => ['/settings/start_delay_ms', ['settings' => ['start_delay_ms' => true]]],
             'a delay that is null' => ['/settings/return_delay_ms', ['settings' => ['return_delay_ms' => null]]],
             'an unknown transition' => ['/settings/transition', ['settings' => ['transition' => 'closed']]],
-            'over-voltage the wrong way round' => ['/settings/sensing/emergency/over_voltage/pickup_pct', ['settings' => ['sensing' => ['emergency' => ['over_voltage' => ['dropout_pct' => 110, 'pickup_pct' => 110]]]]]],
-            'a limit without its other half' => ['/settings/sensing/normal/under_frequency/pickup_pct', ['settings' => ['sensing' => ['normal' => ['under_frequency' => ['dropout_pct' => 90]]]]]],
-            'a percentage of nothing' => ['/settings/sensing/normal/under_voltage/dropout_pct', ['settings' => ['sensing' => ['normal' => ['under_voltage' => ['dropout_pct' => 0.5]]]]]],
-            'an exercise every no time' => ['/settings/exercise/every_ms', ['settings' => ['exercise' => ['first_at_ms' => 0, 'every_ms' => 0, 'for_ms' => 1, 'with_load' => true]]]],
-            'shedding without steps' => ['/settings/load_shed/step_ms', ['settings' => ['load_shed' => ['limit_kw' => 1, 'first_step_ms' => 0, 'step_ms' => 0, 'overload_ms' => 0, 'lockout_ms' => 0]]]],
+            'over-voltage the wrong way round' => [
+                '/settings/sensing/emergency/over_voltage/pickup_pct',
+                ['settings' => ['sensing' => ['emergency' => ['over_voltage' => ['dropout_pct' => 110, 'pickup_pct' => 110]]]]],
+            ],
+            'a limit without its other half' => [
+                '/settings/sensing/normal/under_frequency/pickup_pct',
+                ['settings' => ['sensing' => ['normal' => ['under_frequency' => ['dropout_pct' => 90]]]]],
+            ],
+            'a percentage of nothing' => [
+                '/settings/sensing/normal/under_voltage/dropout_pct',
+                ['settings' => ['sensing' => ['normal' => ['under_voltage' => ['dropout_pct' => 0.5]]]]],
+            ],
+            'an exercise every no time' => [
+                '/settings/exercise/every_ms',
+                ['settings' => ['exercise' => ['first_at_ms' => 0, 'every_ms' => 0, 'for_ms' => 1, 'with_load' => true]]],
+            ],
+            'shedding without steps' => [
+                '/settings/load_shed/step_ms',
+                [
+                    'settings' => [
+                        'load_shed' => ['limit_kw' => 1, 'first_step_ms' => 0, 'step_ms' => 0, 'overload_ms' => 0, 'lockout_ms' => 0],
+                    ],
+                ],
+            ],
             'a load with priority 0' => ['/loads/0/priority', ['loads' => [['id' => 'a', 'kw' => 1, 'priority' => 0, 'shed' => true]]]],
             'a load without a name' => ['/loads/0/id', ['loads' => [['id' => '', 'kw' => 1, 'priority' => 1, 'shed' => true]]]],
-            'a load named twice' => ['/loads/1/id', ['loads' => array_fill(0, 2, ['id' => 'a', 'kw' => 1, 'priority' => 1, 'shed' => true])]],
+            'a load named twice' => [
+                '/loads/1/id',
+                ['loads' => array_fill(0, 2, ['id' => 'a', 'kw' => 1, 'priority' => 1, 'shed' => true])],
+            ],
             'a load without its kW' => ['/loads/0/kw', ['loads' => [['id' => 'a', 'priority' => 1, 'shed' => true]]]],
             'a source of nothing' => ['/source_kw', ['source_kw' => 0]],
             'a negative motor' => ['/largest_motor_hp', ['largest_motor_hp' => -1]],
@@ -72,7 +96,10 @@ final class CalcBadInputTest extends TestCase
             'longer than a day' => ['/site/exercise/for_min', $exercise(['for_min' => 1441])],
             'a day twice' => ['/site/quiet_hours/0/days/1', $quiet(['days' => ['mon', 'mon']])],
             'no day' => ['/site/quiet_hours/0/days', $quiet(['days' => []])],
-            'fifty-one quiet hours' => ['/site/quiet_hours', ['site' => ['quiet_hours' => array_fill(0, 51, ['days' => ['mon'], 'from' => '22:00', 'to' => '06:00'])]]],
+            'fifty-one quiet hours' => [
+                '/site/quiet_hours',
+                ['site' => ['quiet_hours' => array_fill(0, 51, ['days' => ['mon'], 'from' => '22:00', 'to' => '06:00'])]],
+            ],
             'more tests than days' => ['/site/load_tests_per_year', ['site' => ['load_tests_per_year' => 367]]],
             'coal' => ['/site/fuel', ['site' => ['fuel' => 'coal']]],
             'an unknown key of the site' => ['/site/wind', ['site' => ['wind' => 1]]],
@@ -90,20 +117,73 @@ final class CalcBadInputTest extends TestCase
             'undone that is no truth' => ['/marks/0/undone', $marks(['undone' => 1])],
             'an unknown key of a mark' => ['/marks/0/note', $marks(['note' => 'x'])],
             'a reaction of more than a minute' => ['/reaction_ms', ['reaction_ms' => 60_001]],
-            'settings that do not fit the system' => ['/settings/sensing/normal/rotation_check', ['settings' => ['sensing' => ['normal' => ['rotation_check' => true]]]]],
+            'settings that do not fit the system' => [
+                '/settings/sensing/normal/rotation_check',
+                ['settings' => ['sensing' => ['normal' => ['rotation_check' => true]]]],
+            ],
         ] as $name => [$path, $change]) {
             yield "timing_verdict: $name" => ['timing_verdict', $path, $change];
         }
         foreach ([
             'no candidates' => ['/candidates', ['candidates' => []]],
-            'a candidate twice' => ['/candidates/1/name', ['candidates' => array_fill(0, 2, ['name' => 'x', 'settings' => (new SheetTemplate(InstallationKind::WholeHouse))->settings()->toWire()])]],
-            'twenty-one candidates' => ['/candidates', ['candidates' => array_map(static fn(int $i): array => ['name' => "c$i", 'settings' => (new SheetTemplate(InstallationKind::WholeHouse))->settings()->toWire()], range(1, 21))]],
-            'a fault in a candidate' => ['/candidates/0/settings/travel_ms', ['candidates' => [['name' => 'x', 'settings' => ['travel_ms' => 'far'] + (new SheetTemplate(InstallationKind::WholeHouse))->settings()->toWire()]]]],
+            'a candidate twice' => [
+                '/candidates/1/name',
+                [
+                    'candidates' => array_fill(
+                        0,
+                        2,
+                        ['name' => 'x', 'settings' => (new SheetTemplate(InstallationKind::WholeHouse))->settings()->toWire()],
+                    ),
+                ],
+            ],
+            'twenty-one candidates' => [
+                '/candidates',
+                [
+                    'candidates' => array_map(
+                        static fn(int $i): array => [
+                            'name' => "c$i",
+                            'settings' => (new SheetTemplate(InstallationKind::WholeHouse))->settings()->toWire(),
+                        ],
+                        range(1, 21),
+                    ),
+                ],
+            ],
+            'a fault in a candidate' => [
+                '/candidates/0/settings/travel_ms',
+                [
+                    'candidates' => [[
+                        'name' => 'x',
+                        'settings' => ['travel_ms' => 'far'] + (new SheetTemplate(InstallationKind::WholeHouse))->settings()->toWire(),
+                    ]],
+                ],
+            ],
             'both kinds of script' => ['', ['recording' => []]],
-            'events of a disturbance that go back' => ['/disturbances/0/events/1/at_ms', ['disturbances' => [['at_ms' => 0, 'events' => [['at_ms' => 5, 'do' => 'engine_reset'], ['at_ms' => 4, 'do' => 'engine_reset']]]]]],
-            'a disturbance before the one before it' => ['/disturbances/1/at_ms', ['disturbances' => [['at_ms' => 10, 'events' => []], ['at_ms' => 9, 'events' => []]]]],
-            'a disturbance into the one before it' => ['/disturbances/1/at_ms', ['disturbances' => [['at_ms' => 10, 'events' => [['at_ms' => 20, 'do' => 'engine_reset']]], ['at_ms' => 29, 'events' => []]]]],
-            'a verb that is none' => ['/disturbances/0/events/0/do', ['disturbances' => [['at_ms' => 10, 'events' => [['at_ms' => 0, 'do' => 'explode']]]]]],
+            'events of a disturbance that go back' => [
+                '/disturbances/0/events/1/at_ms',
+                [
+                    'disturbances' => [[
+                        'at_ms' => 0,
+                        'events' => [['at_ms' => 5, 'do' => 'engine_reset'], ['at_ms' => 4, 'do' => 'engine_reset']],
+                    ]],
+                ],
+            ],
+            'a disturbance before the one before it' => [
+                '/disturbances/1/at_ms',
+                ['disturbances' => [['at_ms' => 10, 'events' => []], ['at_ms' => 9, 'events' => []]]],
+            ],
+            'a disturbance into the one before it' => [
+                '/disturbances/1/at_ms',
+                [
+                    'disturbances' => [
+                        ['at_ms' => 10, 'events' => [['at_ms' => 20, 'do' => 'engine_reset']]],
+                        ['at_ms' => 29, 'events' => []],
+                    ],
+                ],
+            ],
+            'a verb that is none' => [
+                '/disturbances/0/events/0/do',
+                ['disturbances' => [['at_ms' => 10, 'events' => [['at_ms' => 0, 'do' => 'explode']]]]],
+            ],
             'no end' => ['/until_ms', ['until_ms' => null]],
             'negative fuel' => ['/fuel/loaded_l_h', ['fuel' => ['idle_l_h' => 1, 'loaded_l_h' => -1]]],
             'half a fuel' => ['/fuel/loaded_l_h', ['fuel' => ['idle_l_h' => 1]]],
@@ -129,7 +209,10 @@ final class CalcBadInputTest extends TestCase
                 }
             }
         }
-        $this->expectExceptionObject(new BadInput('', 'There is no calculation "guess". There are: ' . implode(', ', Calculations::NAMES) . '.'));
+        $this->expectExceptionObject(new BadInput(
+            '',
+            'There is no calculation "guess". There are: ' . implode(', ', Calculations::NAMES) . '.',
+        ));
         (new Calculations())->calc('guess', Node::fromArray([]));
     }
 
@@ -147,7 +230,12 @@ final class CalcBadInputTest extends TestCase
             ],
             'timing_verdict' => ['system' => $system, 'settings' => $settings, 'marks' => []],
             'settings_diff' => ['from' => $settings, 'to' => $settings],
-            'settings_compare' => ['system' => $system, 'candidates' => [['name' => 'a', 'settings' => $settings]], 'disturbances' => [], 'until_ms' => 1000],
+            'settings_compare' => [
+                'system' => $system,
+                'candidates' => [['name' => 'a', 'settings' => $settings]],
+                'disturbances' => [],
+                'until_ms' => 1000,
+            ],
             default => throw new \LogicException($calc),
         };
     }

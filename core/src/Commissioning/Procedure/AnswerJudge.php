@@ -4,18 +4,27 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
-/** Judges an answer by its step. Rule: commissioning §1, §4: skips need a reason, what is out of band needs a note. */
+/**
+ * Judges an answer by its step. Rule: docs/rules.md#procedure, docs/rules.md#bands: skips need a reason, what is out of
+ * band needs a note.
+ */
 final readonly class AnswerJudge
 {
     /** @throws AnswerFault */
-    public function judge(Step $step, Given $given): Verdict
+    public function judge(Step $step, SubmittedAnswer $given): Verdict
     {
         if ($step->stoppedBy !== [] && $given->isSo !== false) {
-            throw new AnswerFault($given->skipReason === null ? 'so' : 'skip_reason', 'It cannot be called done while this stands: ' . implode(' ', $step->stoppedBy));
+            throw new AnswerFault(
+                $given->skipReason === null ? 'so' : 'skip_reason',
+                'It cannot be called done while this stands: ' . implode(' ', $step->stoppedBy),
+            );
         }
         if ($given->skipReason !== null) {
             if (! $step->mayBeSkipped) {
-                throw new AnswerFault('skip_reason', $step->isHold ? 'This is a hold point: nothing goes on without it.' : 'This step is not left out.');
+                throw new AnswerFault(
+                    'skip_reason',
+                    $step->isHold ? 'This is a hold point: nothing goes on without it.' : 'This step is not left out.',
+                );
             }
             if (trim($given->skipReason) === '') {
                 throw new AnswerFault('skip_reason', 'Say why it is left out.');
@@ -34,7 +43,7 @@ final readonly class AnswerJudge
         };
     }
 
-    private function confirmed(Step $step, Given $given): Verdict
+    private function confirmed(Step $step, SubmittedAnswer $given): Verdict
     {
         if ($given->isSo === null) {
             throw new AnswerFault('so', 'Is it so, or not?');
@@ -46,7 +55,7 @@ final readonly class AnswerJudge
         return $given->isSo ? Verdict::AsExpected : $this->notSo($given);
     }
 
-    private function pictured(Given $given): Verdict
+    private function pictured(SubmittedAnswer $given): Verdict
     {
         if ($given->isSo !== false && $given->photos === 0 && trim((string) $given->note) === '') {
             throw new AnswerFault('photos', 'Take the picture, or say why there is none.');
@@ -59,7 +68,7 @@ final readonly class AnswerJudge
         };
     }
 
-    private function signed(Given $given): Verdict
+    private function signed(SubmittedAnswer $given): Verdict
     {
         if ($given->isSo === false) {
             return $this->notSo($given);
@@ -71,16 +80,16 @@ final readonly class AnswerJudge
         return Verdict::AsExpected;
     }
 
-    private function chosen(Step $step, Given $given): Verdict
+    private function chosen(Step $step, SubmittedAnswer $given): Verdict
     {
-        if (! in_array($given->choice, $step->choices, true)) {
+        if ($given->choice === null || ! isset($step->choices[$given->choice])) {
             throw new AnswerFault('choice', 'Choose one of the answers.');
         }
 
-        return $given->choice === $step->choices[0] ? Verdict::AsExpected : $this->notSo($given);
+        return $given->choice === array_key_first($step->choices) ? Verdict::AsExpected : $this->notSo($given);
     }
 
-    private function measured(Step $step, Given $given): Verdict
+    private function measured(Step $step, SubmittedAnswer $given): Verdict
     {
         if ($given->value === null || ! is_finite($given->value)) {
             throw new AnswerFault('value', "The figure that the {$step->instrument} shows.");
@@ -105,7 +114,7 @@ final readonly class AnswerJudge
         };
     }
 
-    private function notSo(Given $given): Verdict
+    private function notSo(SubmittedAnswer $given): Verdict
     {
         if (trim((string) $given->note) === '') {
             throw new AnswerFault('note', 'Say what was found instead.');
@@ -114,7 +123,7 @@ final readonly class AnswerJudge
         return Verdict::NotSo;
     }
 
-    private function noted(Given $given, string $message): Verdict
+    private function noted(SubmittedAnswer $given, string $message): Verdict
     {
         if (trim((string) $given->note) === '') {
             throw new AnswerFault('note', $message);

@@ -57,6 +57,14 @@ final readonly class Band
         };
     }
 
+    /** The band as data: what it asks does not depend on how it is worded. */
+    public function asked(): string
+    {
+        $number = fn(?float $value): string => $value === null ? '' : $this->number($value);
+
+        return "{$number($this->min)}:{$number($this->max)} $this->unit, stop {$number($this->stopUnder)}:{$number($this->stopOver)}";
+    }
+
     private function number(float $value): string
     {
         return rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.');
@@ -65,6 +73,14 @@ final readonly class Band
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['quantity' => $this->quantity, 'unit' => $this->unit, 'min' => $this->min, 'max' => $this->max, 'nominal' => $this->nominal, 'stop_over' => $this->stopOver, 'stop_under' => $this->stopUnder];
+        return [
+            'quantity' => $this->quantity,
+            'unit' => $this->unit,
+            'min' => $this->min,
+            'max' => $this->max,
+            'nominal' => $this->nominal,
+            'stop_over' => $this->stopOver,
+            'stop_under' => $this->stopUnder,
+        ];
     }
 }

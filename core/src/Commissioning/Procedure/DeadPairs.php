@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
-use Escapement\Core\Site\Plant;
+use Escapement\Core\Plant\Plant;
 
-/** Between what a tester must find nothing: every pair of conductors, and each to ground. Rule: field notes I1. */
+/** Between what a tester must find nothing: every pair of conductors, and each to ground. Rule: docs/rules.md#procedure. */
 final readonly class DeadPairs
 {
     /** @return list<string> such as "L1–L2", hots first */

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
-use Escapement\Core\Survey\Upstream;
+use Escapement\Core\Plant\Upstream;
 
 /**
  * What is upstream of the work and who opens it, before anybody opens a device of the installation. The step that is missing
- * here is the one that kills. Rule: field notes I1, P12; commissioning §1.
+ * here is the one that kills. Rule: docs/rules.md#procedure.
  */
 final readonly class Isolation
 {
-    private const NOT_SURVEYED = 'Who can open the supply upstream of the work has not been surveyed. Nothing behind a cover is touched before that is known: enter it on the survey page "Service and meter".';
+    private const NOT_SURVEYED = 'Who can open the supply upstream of the work has not been surveyed. Nothing behind a cover is '
+        . 'touched before that is known: enter it on the survey page "Service and meter".';
 
     /**
      * @param bool            $isAsked     false in the record of a run from before this was asked
@@ -51,11 +52,22 @@ final readonly class Isolation
         return $this->isAsked && $this->isInspected !== false;
     }
 
+    /** The release that is asked for, as data. */
+    public function releaseAsked(): string
+    {
+        return 'release ' . match ($this->isInspected) {
+            true => 'required',
+            false => 'none',
+            null => 'unknown',
+        };
+    }
+
     public function release(): string
     {
         return $this->isInspected === true
             ? 'Released in writing by the authority, and the utility is informed. Who and when is written down.'
-            : 'Released in writing by the authority, or the authority has said that no inspection is asked for here. Who and when is written down.';
+            : 'Released in writing by the authority, or the authority has said that no inspection is asked for here. Who and when '
+                . 'is written down.';
     }
 
     /**
@@ -76,6 +88,7 @@ final readonly class Isolation
                 $i === 0 ? '' : '-second',
                 $this->words($supply, count($this->supplies) === 1 ? 'supply' : ($i === 0 ? 'first supply' : 'second supply')),
                 stoppedBy: $supply === null && $this->isSurveyed ? [self::NOT_SURVEYED] : [],
+                asked: 'upstream ' . ($supply->value ?? 'unknown'),
             );
         }
 

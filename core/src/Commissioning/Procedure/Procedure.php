@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace Escapement\Core\Commissioning\Procedure;
 
 use Escapement\Core\Commissioning\TimedRun;
-use Escapement\Core\Settings\ExpectedTimes;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
-use Escapement\Core\Settings\Window;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Plant;
+use Escapement\Core\SettingsCheck\ExpectedTimes;
+use Escapement\Core\SettingsCheck\Window;
 use Escapement\Core\Topology\OutageTestPointResult;
 use Escapement\Core\Topology\TestPointStatus;
 
 /**
  * The ordered procedure for one site, made from its kind, its one-line, its settings and the chosen tests. The steps are
- * rows of core/data/procedure.php; a new kind of installation is a kind named there. Rule: commissioning §1.
+ * rows of core/data/procedure.php; a new kind of installation is a kind named there. Rule: docs/rules.md#procedure.
  */
 final readonly class Procedure
 {
@@ -28,15 +28,18 @@ final readonly class Procedure
     private ExpectedTimes $expected;
     private Bands $bands;
 
+    /** @param ?list<StepRow> $rows instead of those in core/data/procedure.php */
     public function __construct(
         private string $kind,
         private Plant $plant,
         private Settings $settings,
         private ProcedureOptions $options = new ProcedureOptions(),
-        private ?Surroundings $surroundings = null,
-        private ?InstallWork $install = null,
+        private ?IsolationPoints $surroundings = null,
+        private ?InstallationSteps $install = null,
         private ?OutageTestPointResult $testPoint = null,
         private ?Isolation $isolation = null,
+        private ?array $rows = null,
+        private ?BondPlaces $bondPlaces = null,
     ) {
         $this->expected = new ExpectedTimes($plant, $settings);
         $this->bands = new Bands($plant, $options);
@@ -46,13 +49,17 @@ final readonly class Procedure
     public function stages(): array
     {
         /** @var list<StepRow> $rows */
-        $rows = require __DIR__ . '/../../../data/procedure.php';
+        $rows = $this->rows ?? require __DIR__ . '/../../../data/procedure.php';
         $stages = [];
         $holds = [];
         foreach (Stage::cases() as $stage) {
             $before = $holds;
             foreach ($rows as $row) {
-                if ($row->stage !== $stage || ! $row->isFor($this->kind, $this->plant->kind) || ! $this->holds($row->when)) {
+                if ($row->stage !== $stage || ! $row->isFor(
+                    $this->kind,
+                    $this->plant->kind,
+                    $this->options->edition,
+                ) || ! $this->holds($row->when)) {
                     continue;
                 }
                 foreach ($this->repeated($row) as $item) {
@@ -77,7 +84,7 @@ final readonly class Procedure
     /**
      * Which answers no longer answer what is asked now, and why.
      *
-     * @param array<string, string> $answered expectation at the time of the answer, by step
+     * @param list<JudgedAnswer> $answered
      *
      * @return list<array{id: string, because: string}>
      */
@@ -85,13 +92,15 @@ final readonly class Procedure
     {
         $now = [];
         foreach ($this->steps() as $step) {
-            $now[$step->id] = $step->expectation;
+            $now[$step->id] = $step;
         }
         $reopened = [];
-        foreach ($answered as $id => $then) {
-            $expectation = $now[$id] ?? null;
-            if ($expectation !== $then) {
-                $reopened[] = ['id' => (string) $id, 'because' => $expectation === null ? 'It is no longer asked; the answer stays in the record.' : "Then: $then. Now: $expectation."];
+        foreach ($answered as $answer) {
+            $step = $now[$answer->step] ?? null;
+            if ($step === null) {
+                $reopened[] = ['id' => $answer->step, 'because' => 'It is no longer asked; the answer stays in the record.'];
+            } elseif (! $answer->answers($step)) {
+                $reopened[] = ['id' => $answer->step, 'because' => "Then: $answer->expectation. Now: $step->expectation."];
             }
         }
 
@@ -121,7 +130,13 @@ final readonly class Procedure
             'release' => $this->install !== null && $this->isolation()->asksForRelease(),
             'bonds_unknown' => $this->install?->bondsUnknown !== null,
             'install_photos' => $this->install !== null && $this->options->hasPhotos,
-            'contact_drop' => $this->options->hasContactDrop,
+            'contact_drop', 'contacts' => $this->options->hasContacts,
+            'test_points' => $this->options->hasTestPoints,
+            'split_phase' => $this->plant->normal->phases === 2,
+            'rotation_check' => $this->settings->normal->rotationCheck,
+            'class_seconds' => $this->options->classSeconds() !== null,
+            'signals' => $this->options->hasSignals,
+            'bypass' => $this->options->hasBypass,
             default => throw new \LogicException("No condition $when."),
         };
     }
@@ -130,7 +145,7 @@ final readonly class Procedure
     private function repeated(StepRow $row): array
     {
         return match ($row->per) {
-            Per::Once => [match (true) {
+            RepeatedFor::Once => [match (true) {
                 $row->id === 'torque-tool' && $this->install !== null => $this->install->tool(),
                 $row->id === 'bonds-not-known' && $this->install?->bondsUnknown !== null => new RowItem(
                     '',
@@ -138,17 +153,33 @@ final readonly class Procedure
                 ),
                 default => new RowItem(''),
             }],
-            Per::Leg => array_map(static fn(string $leg): RowItem => new RowItem("-$leg", ['{leg}' => $leg]), array_slice(['L1', 'L2', 'L3'], 0, $this->plant->normal->phases)),
-            Per::Upstream => $this->isolation()->items(array_map(
+            RepeatedFor::Leg => array_map(
+                static fn(string $leg): RowItem => new RowItem("-$leg", ['{leg}' => $leg]),
+                array_slice(['L1', 'L2', 'L3'], 0, $this->plant->normal->phases),
+            ),
+            RepeatedFor::Upstream => $this->isolation()->items(array_map(
                 static fn(Isolator $one): string => $one->ref,
                 $this->surroundings->isolators ?? [],
             )),
-            Per::AheadIsolator => array_map($this->isolatorItem(...), $this->surroundings?->ahead() ?? []),
-            Per::Isolator => array_map($this->isolatorItem(...), $this->ownIsolators()),
-            Per::PhaseOfSource => $this->phasesOfSources(),
-            Per::MustRun => array_map(static fn(string $load): RowItem => new RowItem('-' . RowItem::slug($load), ['{load}' => $load]), $this->options->mustRun),
-            Per::Quarter => array_map(static fn(int $pct): RowItem => new RowItem("-$pct", ['{pct}' => (string) $pct]), self::QUARTERS),
-            Per::Feeder, Per::Enclosure, Per::Lug, Per::Move, Per::MovePlace => $this->install?->items($row->per) ?? [],
+            RepeatedFor::AheadIsolator => array_map($this->isolatorItem(...), $this->surroundings?->ahead() ?? []),
+            RepeatedFor::Isolator => array_map($this->isolatorItem(...), $this->ownIsolators()),
+            RepeatedFor::PhaseOfSource => $this->phasesOfSources(),
+            RepeatedFor::LegOfSupply => array_map(static fn(string $leg): RowItem => new RowItem("-$leg", ['{leg}' => $leg]), ['L1', 'L2']),
+            RepeatedFor::PoleOfSide => $this->polesOfSides(),
+            RepeatedFor::SubPanel => array_map(
+                static fn(array $panel): RowItem => new RowItem("-{$panel['id']}", ['{panel}' => $panel['name']]),
+                $this->bondPlaces->subPanels ?? [],
+            ),
+            RepeatedFor::MustRun => array_map(
+                static fn(string $load): RowItem => new RowItem('-' . RowItem::slug($load), ['{load}' => $load]),
+                $this->options->mustRun,
+            ),
+            RepeatedFor::Quarter => array_map(
+                static fn(int $pct): RowItem => new RowItem("-$pct", ['{pct}' => (string) $pct]),
+                self::QUARTERS,
+            ),
+            RepeatedFor::Feeder, RepeatedFor::Enclosure, RepeatedFor::Lug, RepeatedFor::Move, RepeatedFor::MovePlace => $this->install
+                ?->items($row->per) ?? [],
         };
     }
 
@@ -161,9 +192,23 @@ final readonly class Procedure
                 $items[] = new RowItem("-$id-$phase", [
                     '{phase}' => "$phase of the $source supply",
                     '{phase_expect}' => $source === 'first'
-                        ? 'The controller declares the supply lost within its delay, starts what it starts, and transfers; with the phase back it returns.'
+                        ? 'The controller declares the supply lost within its delay, starts what it starts, and transfers; with the '
+                            . 'phase back it returns.'
                         : 'With the first supply good the load goes back, or is not transferred, as the sheet says.',
                 ]);
+            }
+        }
+
+        return $items;
+    }
+
+    /** @return list<RowItem> */
+    private function polesOfSides(): array
+    {
+        $items = [];
+        foreach (['normal', 'emergency'] as $side) {
+            foreach (array_slice(['L1', 'L2', 'L3'], 0, $this->plant->normal->phases) as $leg) {
+                $items[] = new RowItem("-$side-$leg", ['{pole}' => "$leg, switch in position $side"]);
             }
         }
 
@@ -178,7 +223,7 @@ final readonly class Procedure
     /** @return list<Isolator> on a vehicle the shore cord has a step of its own */
     private function ownIsolators(): array
     {
-        $isMobile = $this->plant->kind === Kind::Mobile;
+        $isMobile = $this->plant->kind === PlantKind::Mobile;
 
         return array_values(array_filter(
             $this->surroundings?->own() ?? [],
@@ -218,15 +263,17 @@ final readonly class Procedure
     private function step(StepRow $row, RowItem $item, array $holds): Step
     {
         [$first, $second] = match ($this->plant->kind) {
-            Kind::Standby => ['Utility', 'Generator'],
-            Kind::TwoSource => ['First supply', 'Second supply'],
-            Kind::Mobile => ['Shore supply', 'Generator'],
+            PlantKind::Standby => ['Utility', 'Generator'],
+            PlantKind::TwoSource => ['First supply', 'Second supply'],
+            PlantKind::Mobile => ['Shore supply', 'Generator'],
         };
         $stops = [...$item->stoppedBy, ...$this->testStops($row)];
         $words = $item->words + $this->testWords() + [
             '{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second,
             '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs),
-            '{own}' => ($this->surroundings ?? Surroundings::unknown())->firstOwn(), '{release}' => $this->isolation()->release(),
+            '{bond_place}' => $this->bondPlaces->bondPlace ?? 'the place that the bonding of the plan names',
+            '{class_s}' => (string) $this->options->classSeconds(),
+            '{own}' => ($this->surroundings ?? IsolationPoints::unknown())->firstOwn(), '{release}' => $this->isolation()->release(),
         ];
         $fill = static fn(string $text): string => strtr($text, $words);
         $band = $row->kind === StepKind::Measure ? $item->band ?? $this->bands->of((string) $row->band) : null;
@@ -243,11 +290,19 @@ final readonly class Procedure
             $fill($row->title),
             $fill($row->why),
             $expectation,
+            $this->expected($row, $item, $band, $window),
             $fill($row->ifNot),
             $row->hazard === null ? null : $fill($row->hazard),
             $row->isHold,
             ! $row->isHold && $row->mayBeSkipped && $stops === [],
-            [...$holds, ...(in_array($row->stage, self::ON_SECOND, true) ? self::TO_SECOND : []), ...array_map(static fn(string $id): string => (str_contains($id, '/') ? '' : $row->stage->value . '/') . $fill($id), $row->after)],
+            [
+                ...$holds,
+                ...(in_array($row->stage, self::ON_SECOND, true) ? self::TO_SECOND : []),
+                ...array_map(
+                    static fn(string $id): string => (str_contains($id, '/') ? '' : $row->stage->value . '/') . $fill($id),
+                    $row->after,
+                ),
+            ],
             $band,
             $window,
             $row->instrument,
@@ -258,6 +313,20 @@ final readonly class Procedure
         );
     }
 
+    /** What the step asks for as data: a band, a window, or the row with what of the site it names. */
+    private function expected(StepRow $row, RowItem $item, ?Band $band, ?Window $window): string
+    {
+        $return = str_contains($row->expect, '{return}') ? ' return ' . (int) $this->settings->returnDelayMs : '';
+        $release = str_contains($row->expect, '{release}') ? ' ' . $this->isolation()->releaseAsked() : '';
+        $asked = $item->asked === '' ? '' : " $item->asked";
+
+        return match (true) {
+            $band !== null => 'band ' . $band->asked(),
+            $window !== null => "window $window->minMs:$window->maxMs",
+            default => "v$row->version$asked$return$release",
+        };
+    }
+
     private function window(string $event): Window
     {
         if ($event === 'bait') {
@@ -265,7 +334,11 @@ final readonly class Procedure
         }
 
         if (str_starts_with($event, TimedRun::BY_BUTTON)) {
-            $window = (new ExpectedTimes($this->plant, $this->settings, isByButton: true))->window(substr($event, strlen(TimedRun::BY_BUTTON)));
+            $window = (new ExpectedTimes(
+                $this->plant,
+                $this->settings,
+                isByButton: true,
+            ))->window(substr($event, strlen(TimedRun::BY_BUTTON)));
 
             return new Window($event, $window->from ?? 'test_on', $window?->minMs, $window?->nominalMs, $window?->maxMs);
         }
@@ -275,7 +348,8 @@ final readonly class Procedure
 
     private static function windowWords(Window $window): string
     {
-        return $window->minMs === null || $window->maxMs === null ? 'never' : SheetWords::seconds($window->minMs) . ' to ' . SheetWords::seconds($window->maxMs);
+        return $window->minMs === null
+            || $window->maxMs === null ? 'never' : SheetWords::seconds($window->minMs) . ' to ' . SheetWords::seconds($window->maxMs);
     }
 
     /**
@@ -298,7 +372,13 @@ final readonly class Procedure
             $waits = [];
             foreach ($step->dependsOn as $id) {
                 $prefix = rtrim($id, '*');
-                array_push($waits, ...($prefix === $id ? (isset($known[$id]) ? [$id] : []) : array_filter(array_keys($known), static fn(string $one): bool => str_starts_with($one, $prefix))));
+                array_push(
+                    $waits,
+                    ...($prefix === $id ? (isset($known[$id]) ? [$id] : []) : array_filter(
+                        array_keys($known),
+                        static fn(string $one): bool => str_starts_with($one, $prefix),
+                    )),
+                );
             }
 
             return $step->dependingOn($waits);

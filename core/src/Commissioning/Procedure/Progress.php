@@ -6,7 +6,7 @@ namespace Escapement\Core\Commissioning\Procedure;
 
 use Escapement\Core\Commissioning\TimedRun;
 
-/** How far a procedure is worked through: what is open, what is locked and why. Rule: commissioning §1. */
+/** How far a procedure is worked through: what is open, what is locked and why. Rule: docs/rules.md#procedure. */
 final readonly class Progress
 {
     /** What the signing of a run says to its procedure. */
@@ -20,16 +20,27 @@ final readonly class Progress
     public array $because;
 
     /**
-     * @param list<Step>            $steps
-     * @param list<Answered>        $answers the later one of a step counts
-     * @param array<string, Verdict> $timed  what the stopwatch says, by step
+     * @param list<Step>             $steps
+     * @param list<JudgedAnswer>     $answers the later one of a step counts
+     * @param array<string, Verdict> $timed   what the stopwatch says, by step
      */
-    public function __construct(array $steps, array $answers, array $timed = [])
+    public static function of(array $steps, array $answers, array $timed = []): self
     {
         $last = [];
         foreach ($answers as $answer) {
             $last[$answer->step] = $answer;
         }
+
+        return new self($steps, $last, $timed);
+    }
+
+    /**
+     * @param list<Step>                  $steps
+     * @param array<string, JudgedAnswer> $last  the answer of each step that counts
+     * @param array<string, Verdict>      $timed
+     */
+    private function __construct(private array $steps, private array $last, private array $timed)
+    {
         $states = $waits = $because = $open = [];
         foreach ($steps as $step) {
             $missing = array_values(array_filter($step->dependsOn, static fn(string $id): bool => isset($open[$id])));
@@ -39,7 +50,7 @@ final readonly class Progress
                 $verdict = Verdict::AsExpected; // a later run in time settles what was noted before
             }
             $state = match (true) {
-                $answer !== null && $answer->expectation !== $step->expectation => StepState::Reopened,
+                $answer !== null && ! $answer->answers($step) => StepState::Reopened,
                 $verdict === null && $missing !== [] => StepState::Locked,
                 $step->stoppedBy !== [] => StepState::Stopped,
                 $verdict === null => StepState::Open,
@@ -68,12 +79,18 @@ final readonly class Progress
      * By the answers of a run, its stopwatch, and the signing that closes it.
      *
      * @param list<Step>     $steps
-     * @param list<Answered> $answers the later one of a step counts
+     * @param list<JudgedAnswer> $answers the later one of a step counts
      * @param list<TimedRun> $runs    in order
      */
     public static function ofRun(array $steps, array $answers, array $runs, bool $isSigned): self
     {
-        return new self($steps, $answers, TimedSteps::verdicts($steps, $runs) + ($isSigned ? self::SIGNED : []));
+        return self::of($steps, $answers, TimedSteps::verdicts($steps, $runs) + ($isSigned ? self::SIGNED : []));
+    }
+
+    /** The progress after one more answer; a day's batch of them costs a pass over the steps each, and builds nothing anew. */
+    public function with(JudgedAnswer $answer): self
+    {
+        return new self($this->steps, [$answer->step => $answer] + $this->last, $this->timed);
     }
 
     public function closed(): int
@@ -99,7 +116,10 @@ final readonly class Progress
         };
     }
 
-    /** The step to do next: the first one that is neither closed nor locked, one that can be done before one that is stopped; null when there is none. */
+    /**
+     * The step to do next: the first one that is neither closed nor locked, one that can be done before one that is stopped;
+     * null when there is none.
+     */
     public function next(): ?string
     {
         $stopped = null;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
-/** The stages of proving, in their order. Rule: commissioning §1. */
+/** The stages of proving, in their order. Rule: docs/rules.md#procedure. */
 enum Stage: string
 {
     case Isolate = 'isolate';
-    /** Only where the procedure goes with the installation. Rule: field notes I1–I5. */
+    /** Only where the procedure goes with the installation. Rule: docs/rules.md#procedure. */
     case Install = 'install';
     case Inspect = 'inspect';
     case DeadChecks = 'dead_checks';
@@ -21,6 +21,8 @@ enum Stage: string
     /** What the owner will do; it proves less than the outage, and only where it is chosen. */
     case TestButton = 'test_button';
     case ManualTransfer = 'manual_transfer';
+    /** What the set does when something is wrong with it. */
+    case Protections = 'protections';
     case CleanUp = 'clean_up';
 
     public function title(): string
@@ -38,6 +40,7 @@ enum Stage: string
             self::Return_ => 'Return',
             self::TestButton => 'Test by the button',
             self::ManualTransfer => 'Manual transfer',
+            self::Protections => 'Protections and alarms',
             self::CleanUp => 'Clean up and hand over',
         };
     }

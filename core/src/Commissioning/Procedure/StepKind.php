@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
-/** What a step asks of the person. Rule: commissioning §1. */
+/** What a step asks of the person. Rule: docs/rules.md#procedure. */
 enum StepKind: string
 {
     /** Did it, saw it. */

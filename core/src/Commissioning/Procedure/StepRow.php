@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
-use Escapement\Core\Site\Kind;
+use Escapement\Core\Plant\PlantKind;
 
 /**
  * One row of the table of steps. `{…}` in its words is filled in for the site: {leg}, {open_it}, {line}, {upstream}, {load}, {pct},
@@ -21,10 +21,14 @@ final readonly class StepRow
      * @param string       $plants    standby, two_source, mobile; empty: all
      * @param ?string      $when      an option or a fact that must hold: see Procedure::holds()
      * @param ?string      $band      of a measurement: see Bands; of a time: the event of its window
-     * @param list<string> $choices   what can be chosen, the wanted one first
-     * @param list<string> $after     steps that it waits for beside the hold points before it, of its stage where no other is named; one that ends in * stands for all that begin so
+     * @param array<string, string> $choices what can be chosen, words by id, the wanted one first
+     * @param list<string> $after     steps that it waits for beside the hold points before it, of its stage where no other
+     *     is named; one that ends in * stands for all that begin so
      * @param ?string      $asks      what has to be written down with it
      * @param ?string      $tick      what is ticked beside a measured value
+     * @param int          $version   raised when the row asks for something else; rewording it is no reason
+     * @param int          $since     first edition of the procedure that has it
+     * @param ?int         $until     last edition that has it: a run that was begun under it keeps its rows
      */
     public function __construct(
         public Stage $stage,
@@ -38,7 +42,7 @@ final readonly class StepRow
         public string $kinds = '',
         public string $plants = '',
         public ?string $when = null,
-        public Per $per = Per::Once,
+        public RepeatedFor $per = RepeatedFor::Once,
         public ?string $band = null,
         public string $instrument = '',
         public array $choices = [],
@@ -47,10 +51,21 @@ final readonly class StepRow
         public bool $mayBeSkipped = true,
         public ?string $asks = null,
         public ?string $tick = null,
+        public int $version = 1,
+        public int $since = 1,
+        public ?int $until = null,
     ) {}
 
-    public function isFor(string $kind, Kind $plant): bool
+    public function isFor(string $kind, PlantKind $plant, int $edition): bool
     {
-        return ($this->kinds === '' || in_array($kind, explode(' ', $this->kinds), true)) && ($this->plants === '' || in_array($plant->value, explode(' ', $this->plants), true));
+        return $edition >= $this->since && $edition <= ($this->until ?? $edition) && ($this->kinds === '' || in_array(
+            $kind,
+            explode(' ', $this->kinds),
+            true,
+        )) && ($this->plants === '' || in_array(
+            $plant->value,
+            explode(' ', $this->plants),
+            true,
+        ));
     }
 }

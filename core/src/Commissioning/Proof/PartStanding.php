@@ -28,4 +28,10 @@ final readonly class PartStanding
             'run' => $this->record?->run, 'by' => $this->record?->by, 'because' => $this->because,
         ];
     }
+
+    /** How it stands, behind the name of the part; nothing where it is proved, which its mark says. */
+    public function words(): string
+    {
+        return $this->state === PartState::Proved ? '' : ": {$this->state->label()}";
+    }
 }

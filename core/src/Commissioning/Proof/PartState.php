@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Proof;
 
-/** Where a part of a proof stands. Rule: commissioning §8. */
+/** Where a part of a proof stands. Rule: docs/rules.md#proof. */
 enum PartState: string
 {
     case Proved = 'proved';

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Proof;
 
-/** What each part of a proof rests on, and what of it has changed. Rule: commissioning §8. */
+/** What each part of a proof rests on, and what of it has changed. Rule: docs/rules.md#proof. */
 final readonly class ProofBasis
 {
     /** @var list<ProofFact> */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Proof;
 
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\PlantKind;
 
-/** What a proof of a transfer switch is made of. Rule: commissioning §8. */
+/** What a proof of a transfer switch is made of. Rule: docs/rules.md#proof. */
 enum ProofPart: string
 {
     case DeadChecks = 'dead_checks';
@@ -55,11 +55,11 @@ enum ProofPart: string
     }
 
     /** Whether such an installation has this part at all. */
-    public function isOf(InstallationKind $installation, Kind $plant): bool
+    public function isOf(InstallationKind $installation, PlantKind $plant): bool
     {
         return match ($this) {
             self::Rotation => $installation->isThreePhase(),
-            self::Bait => $plant !== Kind::Mobile,
+            self::Bait => $plant !== PlantKind::Mobile,
             self::StartCircuit => $plant->hasEngine(),
             default => true,
         };

@@ -12,12 +12,12 @@ use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\StepState;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Commissioning\TimingVerdictResult;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\PlantKind;
 
 /**
  * What a run proves, leaves open and fails, part by part: its steps by their states, its times by the stopwatch. Signatures
- * close a run and prove nothing. Rule: commissioning §8.
+ * close a run and prove nothing. Rule: docs/rules.md#proof.
  */
 final readonly class RunParts
 {
@@ -39,7 +39,7 @@ final readonly class RunParts
      */
     public function __construct(
         InstallationKind $installation,
-        private Kind $plant,
+        private PlantKind $plant,
         private array $steps,
         private Progress $progress,
         private TimingVerdictResult $timing,
@@ -170,7 +170,7 @@ final readonly class RunParts
             };
         }
 
-        return array_values(array_unique(array_filter($why)));
+        return array_values(array_unique(array_filter($why, static fn(?string $one): bool => $one !== null && $one !== '')));
     }
 
     private function times(): RunPart

@@ -7,7 +7,7 @@ namespace Escapement\Core\Commissioning\Proof;
 /**
  * Where a switch stands, from the parts that its signed runs proved: board, site, stopwatch, report and the owner's page all
  * take it from here. A signed verdict never changes afterwards; the standing does, and says since when and why.
- * Rule: commissioning §8.
+ * Rule: docs/rules.md#proof.
  */
 final readonly class Standing
 {

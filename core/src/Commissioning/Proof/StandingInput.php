@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Proof;
 
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\PlantKind;
 
 /** What the standing of a switch is computed from. */
 final readonly class StandingInput
@@ -19,7 +19,7 @@ final readonly class StandingInput
      */
     public function __construct(
         public InstallationKind $installation,
-        public Kind $plant,
+        public PlantKind $plant,
         public bool $hasReturnDelay,
         public bool $asksForBait,
         public bool $asksForLoadTest,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Proof;
 
-/** The standing of a switch: one word, its parts, and what is missing. Rule: commissioning §8. */
+/** The standing of a switch: one word, its parts, and what is missing. Rule: docs/rules.md#proof. */
 final readonly class StandingResult
 {
     /** @param list<PartStanding> $parts in the order of the table */

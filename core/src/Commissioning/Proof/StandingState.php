@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Proof;
 
-/** Where a switch stands. Rule: commissioning §8, the first that fits. */
+/** Where a switch stands. Rule: docs/rules.md#proof, the first that fits. */
 enum StandingState: string
 {
     case Failed = 'failed';

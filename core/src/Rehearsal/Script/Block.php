@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal\Script;
 
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Site\Side;
+use Escapement\Core\Plant\Side;
+use Escapement\Core\Simulation\ScenarioEvent;
 
 /** One piece of a script, with a place in time and mostly a length. */
 final readonly class Block

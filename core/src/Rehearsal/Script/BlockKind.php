@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal\Script;
 
-use Escapement\Core\Rehearsal\Verb;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Plant;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Simulation\Verb;
 
 /** What one can lay on a timing strip: something that goes wrong, for how long. */
 enum BlockKind: string
@@ -68,7 +68,7 @@ enum BlockKind: string
             self::Volts, self::Hertz => true,
             self::Reversed => $plant->normal->isThreePhase(),
             self::CrankFailures, self::EngineTrip, self::EngineReset, self::ByHand => $plant->engine !== null,
-            self::Test, self::SelectorOff => $plant->kind !== Kind::Mobile,
+            self::Test, self::SelectorOff => $plant->kind !== PlantKind::Mobile,
             self::Load => $hasLoads,
             self::Other => false,
         };

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Rehearsal\Script;
 
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Rehearsal\Verb;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Site\Side;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\Side;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 
 /** Finds the pieces in a list of events: what leaves nominal until it is nominal again, what is begun until it is ended. */
 final class ScriptReader
@@ -31,7 +31,11 @@ final class ScriptReader
                 Verb::SetSource, Verb::RampSource => $this->source($event),
                 Verb::StartGenerator => $this->begin('by_hand', new Block(BlockKind::ByHand, $event->atMs), $event),
                 Verb::StopGenerator => $this->end('by_hand', $event),
-                Verb::Selector => $event->to === 'off' ? $this->begin('selector', new Block(BlockKind::SelectorOff, $event->atMs), $event) : $this->end('selector', $event),
+                Verb::Selector => $event->to === 'off' ? $this->begin(
+                    'selector',
+                    new Block(BlockKind::SelectorOff, $event->atMs),
+                    $event,
+                ) : $this->end('selector', $event),
                 Verb::TestStop => $this->keep($event),
                 Verb::TestStart, Verb::CrankFailures, Verb::EngineTrip, Verb::EngineReset, Verb::SetLoad => $this->blocks[] = new Block(
                     BlockKind::ofPoint($event->do),
@@ -56,14 +60,29 @@ final class ScriptReader
         $side = $event->source ?? Side::Normal;
         $source = $this->plant->source($side);
         if ($event->v !== null) {
-            $isNominal = array_filter($event->v, static fn(int|float $v): bool => $v != $source->nominalV) === [];
-            $this->quantity("v $side->value", $isNominal, new Block(BlockKind::Volts, $event->atMs, null, $side, v: $event->v, fallMs: $event->overMs), $event);
+            $isNominal = array_filter($event->v, static fn(int|float $v): bool => (float) $v !== (float) $source->nominalV) === [];
+            $this->quantity(
+                "v $side->value",
+                $isNominal,
+                new Block(BlockKind::Volts, $event->atMs, null, $side, v: $event->v, fallMs: $event->overMs),
+                $event,
+            );
         }
         if ($event->hz !== null) {
-            $this->quantity("hz $side->value", $event->hz == $source->nominalHz, new Block(BlockKind::Hertz, $event->atMs, null, $side, hz: $event->hz, fallMs: $event->overMs), $event);
+            $this->quantity(
+                "hz $side->value",
+                (float) $event->hz === (float) $source->nominalHz,
+                new Block(BlockKind::Hertz, $event->atMs, null, $side, hz: $event->hz, fallMs: $event->overMs),
+                $event,
+            );
         }
         if ($event->rotation !== null) {
-            $this->quantity("rotation $side->value", $event->rotation === $source->rotation, new Block(BlockKind::Reversed, $event->atMs, null, $side), $event);
+            $this->quantity(
+                "rotation $side->value",
+                $event->rotation === $source->rotation,
+                new Block(BlockKind::Reversed, $event->atMs, null, $side),
+                $event,
+            );
         }
     }
 
@@ -72,7 +91,15 @@ final class ScriptReader
         if (isset($this->open[$name])) {
             $this->close($name, $event->atMs, $isNominal ? $event->overMs : 0);
         } elseif ($isNominal) { // nominal already, but perhaps still on a ramp to it
-            $this->keep(new ScenarioEvent($event->atMs, $event->do, $block->side, $block->v, $block->hz, $block->kind === BlockKind::Reversed ? $event->rotation : null, $event->overMs));
+            $this->keep(new ScenarioEvent(
+                $event->atMs,
+                $event->do,
+                $block->side,
+                $block->v,
+                $block->hz,
+                $block->kind === BlockKind::Reversed ? $event->rotation : null,
+                $event->overMs,
+            ));
         }
         if (! $isNominal) {
             $this->begin($name, $block, $event);

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\RelayLogic;
+
+/** The control circuit of a changeover, as read. Rule: docs/rules.md#relay-check. */
+final readonly class RelayCircuit
+{
+    /** @var array<string, RelaySupply> */
+    public array $supplyById;
+
+    /** @var array<string, RelayDevice> */
+    public array $deviceById;
+
+    /** @var array<string, Rung> by coil */
+    public array $rungOf;
+
+    /**
+     * @param list<RelaySupply> $supplies
+     * @param list<RelayDevice> $devices
+     * @param list<Rung>        $rungs
+     * @param string            $preferred a supply that can fail
+     */
+    public function __construct(
+        public bool $isThreePhase,
+        public array $supplies,
+        public string $preferred,
+        public bool $hasMechanicalInterlock,
+        public string $systemClass,
+        public array $devices,
+        public array $rungs,
+    ) {
+        $this->supplyById = array_column($supplies, null, 'id');
+        $this->deviceById = array_column($devices, null, 'id');
+        $this->rungOf = array_column($rungs, null, 'coil');
+    }
+
+    /** @return list<RelayDevice> */
+    public function ofType(RelayType $type): array
+    {
+        return array_values(array_filter($this->devices, static fn(RelayDevice $device): bool => $device->type === $type));
+    }
+
+    public function changeover(): ?RelayDevice
+    {
+        return $this->ofType(RelayType::MotorChangeover)[0] ?? null;
+    }
+
+    public function selector(): ?RelayDevice
+    {
+        return $this->ofType(RelayType::Selector)[0] ?? null;
+    }
+
+    /** @return list<RelayDevice> the two contactors with power on them, or none where a motor changes over */
+    public function powerContactors(): array
+    {
+        return array_values(array_filter($this->devices, static fn(RelayDevice $device): bool => $device->isPowerContactor()));
+    }
+
+    /**
+     * @return array<string, array{device: string, coil: string,
+     *     closed: string}> by power source: its device, the coil toward it, and its name when closed
+     */
+    public function sides(): array
+    {
+        $changeover = $this->changeover();
+        if ($changeover !== null) {
+            return [
+                (string) $changeover->supplyI => [
+                    'device' => $changeover->id,
+                    'coil' => "$changeover->id.I",
+                    'closed' => "$changeover->id.I",
+                ],
+                (string) $changeover->supplyII => [
+                    'device' => $changeover->id,
+                    'coil' => "$changeover->id.II",
+                    'closed' => "$changeover->id.II",
+                ],
+            ];
+        }
+        $sides = [];
+        foreach ($this->powerContactors() as $contactor) {
+            $sides[(string) $contactor->supply] = ['device' => $contactor->id, 'coil' => $contactor->id, 'closed' => $contactor->id];
+        }
+
+        return $sides;
+    }
+
+    /** @return list<RelaySupply> that can fail */
+    public function failing(): array
+    {
+        return array_values(array_filter($this->supplies, static fn(RelaySupply $supply): bool => ! $supply->isAlways));
+    }
+}

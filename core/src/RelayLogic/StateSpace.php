@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\RelayLogic;
+
+/** Every state that a circuit can reach from power-up, by its own moves and whatever happens around it. Rule: docs/rules.md#relay-check. */
+final class StateSpace
+{
+    /** @var array<int, list<int>> own moves of each reachable state */
+    public array $own = [];
+
+    public bool $isBothClosedReachable = false;
+
+    /** @param bool $stopsAtBothClosed where nothing else is asked */
+    public function __construct(
+        private readonly RelayCircuit $circuit,
+        public readonly CircuitModel $model,
+        bool $stopsAtBothClosed = false,
+    ) {
+        $names = array_map(static fn(RelayDevice $one): string => $one->id, $circuit->powerContactors());
+        $open = [];
+        foreach ($this->powerUps() as $starts) {
+            foreach ($starts as $state) {
+                $open[$state] = true;
+            }
+        }
+        while ($open !== []) {
+            $state = array_key_last($open);
+            unset($open[$state]);
+            $own = $this->own[$state] = $model->own($state);
+            if (count($names) === 2 && $model->isClosed($state, $names[0]) && $model->isClosed($state, $names[1])) {
+                $this->isBothClosedReachable = true;
+                if ($stopsAtBothClosed) {
+                    return;
+                }
+            }
+            foreach ([...$own, ...$model->outside($state)] as $next) {
+                if (! isset($this->own[$next])) {
+                    $open[$next] = true;
+                }
+            }
+        }
+    }
+
+    /** @return list<int> states without an own move */
+    public function settled(): array
+    {
+        return array_keys(array_filter($this->own, static fn(array $own): bool => $own === []));
+    }
+
+    /** @return list<int> settled states where nobody touches anything and the selector is at auto */
+    public function settledAtRest(): array
+    {
+        return array_values(array_filter($this->settled(), $this->model->isAtRest(...)));
+    }
+
+    /**
+     * By own moves alone.
+     *
+     * @param list<int> $from
+     *
+     * @return list<int> settled states
+     */
+    public function settledFrom(array $from): array
+    {
+        $seen = array_fill_keys($from, true);
+        $settled = [];
+        while ($from !== []) {
+            $state = array_pop($from);
+            $own = $this->own[$state] ?? $this->model->own($state);
+            if ($own === []) {
+                $settled[] = $state;
+            }
+            foreach ($own as $next) {
+                if (! isset($seen[$next])) {
+                    $seen[$next] = true;
+                    $from[] = $next;
+                }
+            }
+        }
+
+        return $settled;
+    }
+
+    /**
+     * Whether fast moves alone lead to a state that fits.
+     *
+     * @param \Closure(int): bool $fits
+     */
+    public function leadsFast(int $from, \Closure $fits): bool
+    {
+        $open = [$from];
+        $seen = [$from => true];
+        while ($open !== []) {
+            $state = array_pop($open);
+            if ($fits($state)) {
+                return true;
+            }
+            foreach ($this->model->fast($state) as $next) {
+                if (! isset($seen[$next])) {
+                    $seen[$next] = true;
+                    $open[] = $next;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<int> states from which no settled state can be reached by own moves */
+    public function hunting(): array
+    {
+        $before = [];
+        foreach ($this->own as $state => $own) {
+            foreach ($own as $next) {
+                $before[$next][] = $state;
+            }
+        }
+        $calm = array_fill_keys($this->settled(), true);
+        $open = array_keys($calm);
+        while ($open !== []) {
+            foreach ($before[array_pop($open)] ?? [] as $state) {
+                if (! isset($calm[$state])) {
+                    $calm[$state] = true;
+                    $open[] = $state;
+                }
+            }
+        }
+
+        return array_keys(array_diff_key($this->own, $calm));
+    }
+
+    /** @return iterable<list<int>> of every health and selector position */
+    private function powerUps(): iterable
+    {
+        $places = max(1, count($this->circuit->selector()->positions ?? []));
+        foreach ($this->model->healths() as $one) {
+            for ($place = 0; $place < $places; $place++) {
+                yield $this->model->powerUps($one['bits'], $place);
+            }
+        }
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Planning;
+
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\PowerDownTasks;
+use Escapement\Core\Planning\PowerDownWork;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Upstream;
+use Escapement\Core\PowerDown\PowerDown;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+final class PowerDownTasksTest extends TestCase
+{
+    #[Test, DataProvider('kinds')]
+    public function what_touches_a_conductor_is_dark_behind_the_isolation_and_all_else_stays_outside(InstallationKind $kind): void
+    {
+        $work = new PowerDownWork($kind, 4, ['Remove the bonding jumper in the panel'], 12, 3, Upstream::Utility);
+        $answer = (new PowerDown())->answer(Node::fromArray(PowerDownTasks::usual($work)))->values;
+        $isolation = null; // the last of its tasks: proved dead
+        foreach (is_array($answer['tasks']) ? $answer['tasks'] : [] as $task) {
+            $touches = preg_match('/^(Open|Clear|Isolate|Land|Remove the bonding|Move|Torque|Measure|Inspection)/', $task['name']) === 1;
+            self::assertSame($touches, $task['phase'] === 'dark', $task['name']);
+            if (str_starts_with($task['name'], 'Isolate')) {
+                $isolation = $task;
+            } elseif ($isolation !== null && $task['phase'] === 'dark' && ! str_starts_with($task['name'], 'Open')) {
+                self::assertGreaterThanOrEqual($isolation['finish_min'], $task['start_min'], "{$task['name']} before it is proved dead");
+            }
+        }
+        self::assertNotNull($isolation);
+        self::assertStringContainsString('prove', $isolation['name']);
+        self::assertTrue($answer['shortest']);
+    }
+
+    /** @return iterable<string, array{InstallationKind}> */
+    public static function kinds(): iterable
+    {
+        foreach (InstallationKind::cases() as $kind) {
+            yield $kind->value => [$kind];
+        }
+    }
+
+    /** @param list<string> $who */
+    #[Test, DataProvider('openers')]
+    public function the_one_who_can_opens_the_supply(InstallationKind $kind, ?Upstream $upstream, array $who, bool $isKnown): void
+    {
+        $work = new PowerDownWork($kind, upstream: $upstream);
+        self::assertSame($who, PowerDownTasks::usual($work)['open']['who']);
+        self::assertSame($isKnown, PowerDownTasks::isOpenerKnown($work));
+    }
+
+    /** @return iterable<string, array{InstallationKind, ?Upstream, list<string>, bool}> */
+    public static function openers(): iterable
+    {
+        $house = InstallationKind::WholeHouse;
+        yield 'the utility' => [$house, Upstream::Utility, ['Utility'], true];
+        yield 'a disconnect on site' => [$house, Upstream::Disconnect, ['Electrician'], true];
+        yield 'the main beside the meter' => [$house, Upstream::Combined, ['Electrician'], true];
+        yield 'another owner' => [$house, Upstream::Owner, ['Owner of the upstream supply'], true];
+        yield 'nobody knows' => [$house, null, ['Not known: who opens the supply'], false];
+        yield 'a vehicle is unplugged' => [InstallationKind::Mobile50, null, ['Electrician'], true];
+    }
+
+    #[Test]
+    public function a_release_is_part_of_the_window_unless_nobody_asks_for_one(): void
+    {
+        $names = static fn(?bool $isInspected): array => array_column(
+            PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse, isInspected: $isInspected))['tasks'],
+            'name',
+        );
+        $release = 'Inspection, and its release before the supply closes';
+        self::assertContains($release, $names(true));
+        self::assertContains($release, $names(null), 'not known is asked for');
+        self::assertNotContains($release, $names(false));
+    }
+
+    #[Test]
+    public function a_plug_in_box_is_a_short_job_of_its_own(): void
+    {
+        $tasks = PowerDownTasks::usual(new PowerDownWork(InstallationKind::PlugInBox, 1, [], 0, 2, Upstream::Utility, false))['tasks'];
+        self::assertSame(
+            [],
+            array_filter(
+                array_column($tasks, 'name'),
+                static fn(string $name): bool => preg_match('/electrode|utility side|control cable|bar$/', $name) === 1,
+            ),
+        );
+        self::assertLessThanOrEqual(
+            60,
+            $this->window(new PowerDownWork(InstallationKind::PlugInBox, 1, [], 0, 2, Upstream::Utility, false)),
+        );
+    }
+
+    #[Test]
+    public function more_bonds_and_grounds_make_the_dark_longer_and_more_feeders_do_not(): void
+    {
+        $house = InstallationKind::WholeHouse;
+        $window = fn(int $feeders, int $bonds, int $grounds): int => $this->window(new PowerDownWork(
+            $house,
+            $feeders,
+            array_fill(0, $bonds, 'Move a bond'),
+            $grounds,
+            0,
+            Upstream::Utility,
+        ));
+        self::assertSame($window(1, 1, 0), $window(9, 1, 0));
+        self::assertGreaterThan($window(1, 1, 0), $window(1, 2, 0));
+        self::assertGreaterThan($window(1, 1, 0), $window(1, 1, 40));
+    }
+
+    private function window(PowerDownWork $work): int
+    {
+        $minutes = (new PowerDown())->answer(Node::fromArray(PowerDownTasks::usual($work)))->values['window_min'];
+
+        return is_int($minutes) ? $minutes : -1;
+    }
+}

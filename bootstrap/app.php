@@ -7,7 +7,7 @@ use App\Http\Middleware\NamedRequest;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SmallBody;
 use App\Stage\Account\Interrupted;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Input\BadInput;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;

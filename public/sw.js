@@ -28,8 +28,14 @@ self.addEventListener('fetch', (event) => {
         return;
     }
     if (url.pathname.startsWith('/build/') || url.pathname === '/icon.svg') {
-        event.respondWith(caches.match(event.request).then((kept) => kept ?? fetch(event.request).then((answer) => keep(ASSETS, event.request, answer))));
+        event.respondWith(
+            caches.match(event.request).then((kept) => kept ?? fetch(event.request).then((answer) => keep(ASSETS, event.request, answer))),
+        );
     } else if (isRun(url) && event.request.mode === 'navigate') {
-        event.respondWith(fetch(event.request).then((answer) => keep(PAGES, event.request, answer)).catch(async () => (await caches.match(event.request, { ignoreSearch: true })) ?? Response.error()));
+        event.respondWith(
+            fetch(event.request)
+                .then((answer) => keep(PAGES, event.request, answer))
+                .catch(async () => (await caches.match(event.request, { ignoreSearch: true })) ?? Response.error()),
+        );
     }
 });

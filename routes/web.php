@@ -39,11 +39,16 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/', Board\ShowBoard::class)->name('board');
     Route::get('/sites/{site}', Survey\ShowSurvey::class)->name('survey');
     Route::get('/switches/{switch}/loads.csv', Survey\ExportLoads::class)->name('loads.export');
-    Route::get('/photos/{photo}/{size}.jpg', Survey\ShowPhoto::class)->whereUuid('photo')->whereIn('size', ['full', 'small'])->name('photo');
+    Route::get(
+        '/photos/{photo}/{size}.jpg',
+        Survey\ShowPhoto::class,
+    )->whereUuid('photo')->whereIn('size', ['full', 'small'])->name('photo');
     Route::get('/library/loads', Survey\ShowTypicalLoads::class)->name('typical-loads');
     Route::get('/switches/{switch}/plan', Plan\ShowPlan::class)->name('plan');
     Route::get('/switches/{switch}/wires', Plan\ShowWires::class)->name('wires');
     Route::get('/switches/{switch}/landing', Plan\ShowLanding::class)->name('landing');
+    Route::get('/switches/{switch}/wiring', Plan\Wiring\ShowWiring::class)->name('wiring');
+    Route::get('/switches/{switch}/wiring.pdf', Plan\Wiring\PrintWiring::class)->name('wiring.pdf');
     Route::get('/switches/{switch}/shedding', Plan\ShowShedding::class)->name('shedding');
     Route::get('/switches/{switch}/mobile', Plan\ShowMobile::class)->name('mobile');
     Route::get('/switches/{switch}/pack-list', Plan\ShowPackList::class)->name('pack-list');
@@ -58,11 +63,17 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');
     Route::get('/switches/{switch}/settings/{version}.json', Settings\ExportSheet::class)->name('sheet.export');
     Route::match(['get', 'post'], '/switches/{switch}/rehearsal', Rehearsal\ShowRehearsal::class)->name('rehearsal');
-    Route::post('/switches/{switch}/rehearsal.{form}', Rehearsal\ExportRehearsal::class)->whereIn('form', ['svg', 'csv', 'json', 'utility', 'cff'])->name('rehearsal.export');
+    Route::post(
+        '/switches/{switch}/rehearsal.{form}',
+        Rehearsal\ExportRehearsal::class,
+    )->whereIn('form', ['svg', 'csv', 'json', 'utility', 'cff'])->name('rehearsal.export');
     Route::get('/library', Library\ShowLibrary::class)->name('library');
     Route::get('/library/scenarios/{scenario}.json', Library\ExportScenario::class)->name('scenarios.export');
     Route::get('/library/recordings/{recording}', Library\ShowRecording::class)->name('recording');
-    Route::get('/library/recordings/{recording}.{form}', Library\ExportRecording::class)->whereIn('form', ['csv', 'cff'])->name('recording.export');
+    Route::get(
+        '/library/recordings/{recording}.{form}',
+        Library\ExportRecording::class,
+    )->whereIn('form', ['csv', 'cff'])->name('recording.export');
     Route::get('/switches/{switch}/season', Season\ShowSeasons::class)->name('seasons');
     Route::get('/seasons/{season}', Season\ShowSeason::class)->name('season');
     Route::get('/seasons/{season}.json', Season\ExportSeason::class)->name('season.export');
@@ -96,7 +107,10 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::put('/switches/{switch}/loads', Survey\SaveLoads::class)->name('loads.save');
         Route::post('/switches/{switch}/loads', Survey\PutInLoads::class)->name('loads.put-in');
         Route::put('/library/loads', Survey\SaveTypicalLoads::class)->name('typical-loads.save');
-        Route::put('/switches/{switch}/survey/{subject}', Survey\SavePage::class)->whereIn('subject', ['service', 'panels', 'source', 'place'])->name('answers.save');
+        Route::put(
+            '/switches/{switch}/survey/{subject}',
+            Survey\SavePage::class,
+        )->whereIn('subject', ['service', 'panels', 'source', 'place'])->name('answers.save');
         Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->middleware('throttle:uploads')->name('photos');
         Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');

@@ -16,12 +16,14 @@ use App\Models\Standing;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Database\Factories\UserFactory;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Recording\Series;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 abstract class TestCase extends BaseTestCase
 {
@@ -46,7 +48,13 @@ abstract class TestCase extends BaseTestCase
     protected function switchOf(User $user, InstallationKind $kind = InstallationKind::WholeHouse): TransferSwitch
     {
         $template = new SheetTemplate($kind);
-        $site = Site::query()->create(['company_id' => $user->company_id, 'name' => 'Fern Hill 3', 'timezone' => 'America/New_York', 'units' => 'us', 'installation' => $kind]);
+        $site = Site::query()->create([
+            'company_id' => $user->company_id,
+            'name' => 'Fern Hill 3',
+            'timezone' => 'America/New_York',
+            'units' => 'us',
+            'installation' => $kind,
+        ]);
         $switch = TransferSwitch::query()->create([
             'company_id' => $user->company_id, 'site_id' => $site->id, 'name' => 'Q1', 'application' => $template->application(),
             'plant' => $template->plant()->toArray(), 'rated_kw' => [],
@@ -66,9 +74,15 @@ abstract class TestCase extends BaseTestCase
     protected function scenarioOf(User $user): Scenario
     {
         return Scenario::query()->create([
-            'company_id' => $user->company_id, 'user_id' => $user->id, 'name' => 'Crew tries twice', 'phases' => 2, 'nominal_v' => 120, 'nominal_hz' => 60,
+            'company_id' => $user->company_id,
+            'user_id' => $user->id,
+            'name' => 'Crew tries twice',
+            'phases' => 2,
+            'nominal_v' => 120,
+            'nominal_hz' => 60,
             'events' => [
-                ['at_ms' => 10_000, 'do' => 'set_source', 'source' => 'normal', 'v' => 0], ['at_ms' => 70_000, 'do' => 'set_source', 'source' => 'normal', 'v' => 120],
+                ['at_ms' => 10_000, 'do' => 'set_source', 'source' => 'normal', 'v' => 0],
+                ['at_ms' => 70_000, 'do' => 'set_source', 'source' => 'normal', 'v' => 120],
             ],
         ]);
     }
@@ -76,7 +90,12 @@ abstract class TestCase extends BaseTestCase
     protected function photoOf(User $user, int $switchId): Photo
     {
         $photo = Photo::query()->create([
-            'id' => (string) Str::uuid(), 'company_id' => $user->company_id, 'switch_id' => $switchId, 'user_id' => $user->id, 'subject' => 'panels', 'moment' => 'before',
+            'id' => (string) Str::uuid(),
+            'company_id' => $user->company_id,
+            'switch_id' => $switchId,
+            'user_id' => $user->id,
+            'subject' => 'panels',
+            'moment' => 'before',
             'width' => 40, 'height' => 30, 'sha256' => hash('sha256', 'a picture'),
         ]);
         ob_start();
@@ -97,9 +116,25 @@ abstract class TestCase extends BaseTestCase
         $series->untilMs = 200_000;
 
         return Recording::query()->create([
-            'company_id' => $user->company_id, 'user_id' => $user->id, 'name' => 'Feeder', 'source' => 'From feeder.csv', 'phases' => 2, 'nominal_v' => 120, 'nominal_hz' => 60,
+            'company_id' => $user->company_id,
+            'user_id' => $user->id,
+            'name' => 'Feeder',
+            'source' => 'From feeder.csv',
+            'phases' => 2,
+            'nominal_v' => 120,
+            'nominal_hz' => 60,
             'until_ms' => $series->untilMs, 'points' => 3, 'series' => RecordingSeries::pack($series),
         ]);
+    }
+
+    /**
+     * A page as a reader meets it: a break of the line inside a sentence is one space.
+     *
+     * @param TestResponse<Response>|string $page
+     */
+    protected static function words(TestResponse|string $page): string
+    {
+        return (string) preg_replace('/\s+/', ' ', is_string($page) ? $page : (string) $page->getContent());
     }
 
     protected function runOf(TransferSwitch $switch): Run

@@ -15,7 +15,15 @@ use Illuminate\Testing\TestResponse;
 trait WorksThrough
 {
     /** An outage of the whole house by its sheet. */
-    private const IN_TIME = ['utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900];
+    private const IN_TIME = [
+        'utility_off' => 0,
+        'start_signal' => 5600,
+        'engine_running' => 11_300,
+        'transferred' => 21_200,
+        'utility_on' => 180_000,
+        'retransferred' => 480_400,
+        'engine_stopped' => 606_900,
+    ];
 
     /** Closes every step before one, as expected or with a note. */
     private function pass(Run $run, string $until): void
@@ -29,8 +37,8 @@ trait WorksThrough
     private static function asExpected(Step $step): array
     {
         return match ($step->kind->value) {
-            'measure' => ['value' => $step->band->min ?? 1] + ($step->tick === null ? [] : ['so' => true]),
-            'choose' => ['choice' => $step->choices[0]],
+            'measure' => ['value' => $step->band->min ?? min(1, $step->band->max ?? 1)] + ($step->tick === null ? [] : ['so' => true]),
+            'choose' => ['choice' => array_key_first($step->choices)],
             'time' => ['note' => 'By ear.'],
             'photo' => ['so' => true, 'note' => 'The lens was wet.'],
             'sign' => ['so' => true, 'name' => 'Ana Quist'],
@@ -48,7 +56,13 @@ trait WorksThrough
     private static function timed(array $times = self::IN_TIME, int $fromMs = 0): array
     {
         return array_map(static fn(string $event, int $atMs): array => [
-            'id' => (string) Str::uuid(), 'event' => $event, 'at_ms' => $fromMs + $atMs, 'client_wall' => null, 'note' => null, 'late_reason' => null, 'undone' => false,
+            'id' => (string) Str::uuid(),
+            'event' => $event,
+            'at_ms' => $fromMs + $atMs,
+            'client_wall' => null,
+            'note' => null,
+            'late_reason' => null,
+            'undone' => false,
         ], array_keys($times), array_values($times));
     }
 

@@ -5,15 +5,23 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use App\Models\LoadItem;
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Power\Demand;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\Labour;
+use Escapement\Core\Power\Demand\CalculatedInput;
+use Escapement\Core\Power\Demand\Demand;
+use Escapement\Core\Power\Demand\DemandInput;
+use Escapement\Core\Power\Demand\DemandResult;
+use Escapement\Core\Power\Demand\Hvac;
+use Escapement\Core\Power\Demand\MeasuredInput;
 use Escapement\Core\Power\Fuel;
 use Escapement\Core\Power\StepSequence;
 use Escapement\Core\Settings\Fuel as FuelKind;
-use Escapement\Core\Template\Labour;
-use Escapement\Core\Wire\Node;
 
-/** What is weighed when it is decided what is carried: demand by both schools, fuel, dips, hours. Needs of the switch: site, loads, plan. */
+/**
+ * What is weighed when it is decided what is carried: demand by both schools, fuel, dips, hours. Needs of the switch:
+ * site, loads, plan.
+ */
 final readonly class DecideFacts
 {
     private const BOUNDLESS_KW = 1e6;
@@ -24,7 +32,7 @@ final readonly class DecideFacts
     public function __construct(private PlanFacts $plan) {}
 
     /** By floor area and appliances, by the measured peak, or both; null while neither is known. */
-    public function demand(): ?Answer
+    public function demand(): ?DemandResult
     {
         $areaM2 = $this->plan->number('floor_area_m2');
         $peakKw = $this->plan->number('measured_peak_kw');
@@ -36,33 +44,35 @@ final readonly class DecideFacts
         $appliances = $loads->filter(static fn(LoadItem $load): bool => ! $load->compressor && (float) $load->kw >= self::APPLIANCE_KW);
         $cooling = (float) $loads->filter(static fn(LoadItem $load): bool => $load->compressor)->sum($kw);
 
-        return (new Demand())->answer(Node::fromArray(
-            ['system' => $this->plan->system->name, 'v_ln_v' => $this->plan->system->vLn]
-            + ($areaM2 === null ? [] : ['calculated' => [
-                'floor_area_ft2' => $areaM2 * self::SQUARE_FEET_PER_SQUARE_METRE,
-                'appliances' => array_values($appliances->map(static fn(LoadItem $load): array => ['id' => $load->name, 'kva' => (float) $load->kw])->all()),
-            ] + ($cooling > 0 ? ['hvac' => ['cooling_kva' => $cooling]] : [])])
-            + ($peakKw === null ? [] : ['measured' => ['peak_kw' => $peakKw, 'period_days' => (int) ($this->plan->number('measured_days') ?? self::LEAST_DAYS), 'includes_hvac' => $this->plan->flag('measured_hvac', false)]]),
-        ));
+        $calculated = $areaM2 === null ? null : new CalculatedInput(
+            floorAreaFt2: $areaM2 * self::SQUARE_FEET_PER_SQUARE_METRE,
+            appliances: array_values($appliances->map($kw)->all()),
+            hvac: new Hvac(coolingKva: $cooling),
+        );
+        $measured = $peakKw === null ? null : new MeasuredInput(
+            $peakKw,
+            periodDays: (int) ($this->plan->number('measured_days') ?? self::LEAST_DAYS),
+            includesHvac: $this->plan->flag('measured_hvac', false),
+        );
+
+        return (new Demand())->judge(new DemandInput($this->plan->system, $calculated, $measured));
     }
 
     /** Demand that the sizing may count with, when the technician says so and can defend it. */
     public function demandKw(): ?float
     {
-        $design = $this->plan->flag('use_demand', false) ? $this->demand()?->values['design_kva'] : null;
-
-        return is_numeric($design) ? (float) $design : null;
+        return $this->plan->flag('use_demand', false) ? $this->demand()?->designKva : null;
     }
 
     /** How long the tank of the survey lasts under a load, and what it burns; null where gas is piped or nothing is known. */
-    public function fuel(float $loadKw): ?Answer
+    public function fuel(float $loadKw): ?CalculationResult
     {
         $fuel = $this->plan->switch->fuel;
 
         return $fuel === null ? null : $this->fuelOn($fuel, $loadKw);
     }
 
-    public function fuelOn(FuelKind $fuel, float $loadKw): ?Answer
+    public function fuelOn(FuelKind $fuel, float $loadKw): ?CalculationResult
     {
         $switch = $this->plan->switch;
         $ratedKw = $switch->rated_kw[$fuel->value] ?? null;
@@ -73,7 +83,9 @@ final readonly class DecideFacts
         $pct = $switch->survey['tank_pct'] ?? null;
 
         return (new Fuel())->answer(Node::fromArray(['fuel' => $fuel->value, 'rated_kw' => $ratedKw, 'load_kw' => $loadKw]
-            + (is_numeric($tankGal) && $fuel !== FuelKind::NaturalGas ? ['tank' => ['capacity_gal' => (float) $tankGal] + (is_numeric($pct) ? ['level_pct' => (float) $pct] : [])] : [])));
+            + (is_numeric($tankGal) && $fuel !== FuelKind::NaturalGas ? [
+                'tank' => ['capacity_gal' => (float) $tankGal] + (is_numeric($pct) ? ['level_pct' => (float) $pct] : []),
+            ] : [])));
     }
 
     /** @param callable(LoadItem): bool $isCarried */
@@ -81,7 +93,16 @@ final readonly class DecideFacts
     {
         $loads = $this->plan->switch->loads->filter($isCarried);
         $answer = (new StepSequence())->answer(Node::fromArray([
-            'usable_kw' => self::BOUNDLESS_KW, 'k_kva' => $kKva, 'dip_limit_pct' => 60, 'loads' => array_values($loads->map(static fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'start_kva' => (float) $load->start_kva])->all()),
+            'usable_kw' => self::BOUNDLESS_KW,
+            'k_kva' => $kKva,
+            'dip_limit_pct' => 60,
+            'loads' => array_values($loads->map(
+                static fn(LoadItem $load): array => [
+                    'id' => $load->name,
+                    'kw' => (float) $load->kw,
+                    'start_kva' => (float) $load->start_kva,
+                ],
+            )->all()),
         ]));
         $worst = $answer->values['worst_dip_pct'];
 
@@ -93,6 +114,9 @@ final readonly class DecideFacts
     {
         $loads = $this->plan->switch->loads;
 
-        return Labour::more($loads->filter(static fn(LoadItem $load): bool => $load->essential || $load->must_run)->count(), $loads->filter(static fn(LoadItem $load): bool => $load->shed)->count());
+        return Labour::more(
+            $loads->filter(static fn(LoadItem $load): bool => $load->essential || $load->must_run)->count(),
+            $loads->filter(static fn(LoadItem $load): bool => $load->shed)->count(),
+        );
     }
 }

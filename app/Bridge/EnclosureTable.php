@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Landing\EnclosureCheck;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Terminations\EnclosureCheck;
 
 /** The landings of one enclosure with their colours judged and their torque looked up. */
 final readonly class EnclosureTable
@@ -18,8 +18,14 @@ final readonly class EnclosureTable
     public ?string $fault;
 
     /** @param list<array<string, mixed>> $lines */
-    public function __construct(public string $id, public string $name, public array $lines, string $colourSystem, public bool $isBondingPoint, string $workDate)
-    {
+    public function __construct(
+        public string $id,
+        public string $name,
+        public array $lines,
+        string $colourSystem,
+        public bool $isBondingPoint,
+        string $workDate,
+    ) {
         $findings = $torque = [];
         $fault = null;
         try {
@@ -38,8 +44,15 @@ final readonly class EnclosureTable
     /** @return list<array<string, mixed>> the lines as `procedure` asks for them */
     public function asked(): array
     {
-        return array_map(static fn(array $line): array => array_intersect_key($line, array_flip(['conductor', 'terminal', 'on', 'feeder', 'size', 'colour', 'screw']))
-            + array_filter(['reid' => $line['reid'] ?? null, 'socket_in' => $line['socket_in'] ?? null, 'maker' => isset($line['maker_value']) ? ['value' => $line['maker_value'], 'unit' => $line['maker_unit'] ?? 'in_lb'] : null]), $this->lines);
+        return array_map(static fn(array $line): array => array_intersect_key(
+            $line,
+            array_flip(['conductor', 'terminal', 'on', 'feeder', 'size', 'colour', 'screw']),
+        )
+            + array_filter([
+                'reid' => $line['reid'] ?? null,
+                'socket_in' => $line['socket_in'] ?? null,
+                'maker' => isset($line['maker_value']) ? ['value' => $line['maker_value'], 'unit' => $line['maker_unit'] ?? 'in_lb'] : null,
+            ]), $this->lines);
     }
 
     /** @return array{value: string, source: string} the target in the three units, and where it comes from */

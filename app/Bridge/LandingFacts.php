@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use App\Models\TransferSwitch;
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Landing\Feeder;
-use Escapement\Core\Power\System;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
-use Escapement\Core\Wiring\ColourSystem;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\LegSystem;
+use Escapement\Core\Terminations\Feeder;
+use Escapement\Core\Wiring\Colours\ColourSystem;
 use Escapement\Core\Wiring\PullBox;
 use Escapement\Core\Wiring\Sizes;
 
@@ -22,7 +22,7 @@ final readonly class LandingFacts
 
     public ColourSystem $colours;
 
-    public function __construct(TransferSwitch $switch, System $system)
+    public function __construct(TransferSwitch $switch, LegSystem $system)
     {
         $this->colours = new ColourSystem(match (true) {
             $switch->site->installation === InstallationKind::Mobile30 => 'mobile_30a',
@@ -41,23 +41,34 @@ final readonly class LandingFacts
      *
      * @throws BadInput
      */
-    public static function box(array $box, Feeder $first, Feeder $second): Answer
+    public static function box(array $box, Feeder $first, Feeder $second): CalculationResult
     {
         $inside = ['w_in' => $box['w_in'], 'h_in' => $box['h_in'], 'd_in' => $box['d_in']];
         $isSmall = static fn(string $size): bool => in_array($size, ['14', '12', '10', '8', '6'], true);
         if ($isSmall($first->size) && $isSmall($second->size)) {
-            $conductors = static fn(Feeder $feeder): array => ['size' => $feeder->size, 'qty' => (count($feeder->phases) + 1) * $feeder->sets];
+            $conductors = static fn(Feeder $feeder): array => [
+                'size' => $feeder->size,
+                'qty' => (count($feeder->phases) + 1) * $feeder->sets,
+            ];
 
             return (new PullBox())->answer(Node::fromArray([
-                'mode' => 'volume', 'box' => $inside, 'conductors' => ($box['splice'] ?? false) ? [$conductors($first), $conductors($second)] : [$conductors($first)],
-                'egc' => $first->egc !== null && $isSmall($first->egc) ? [['size' => $first->egc, 'qty' => ($box['splice'] ?? false) ? 2 : 1]] : [],
+                'mode' => 'volume',
+                'box' => $inside,
+                'conductors' => ($box['splice'] ?? false) ? [$conductors($first), $conductors($second)] : [$conductors($first)],
+                'egc' => $first->egc !== null && $isSmall($first->egc) ? [[
+                    'size' => $first->egc,
+                    'qty' => ($box['splice'] ?? false) ? 2 : 1,
+                ]] : [],
             ]));
         }
         $larger = Sizes::isAtLeast($first->size, $second->size) ? $first->size : $second->size;
 
         return (new PullBox())->answer(Node::fromArray([
             'mode' => 'raceways', 'box' => $inside,
-            'raceways' => [['id' => 'in', 'wall' => $box['from_wall'], 'trade_size' => $first->tradeSize], ['id' => 'out', 'wall' => $box['to_wall'], 'trade_size' => $second->tradeSize]],
+            'raceways' => [
+                ['id' => 'in', 'wall' => $box['from_wall'], 'trade_size' => $first->tradeSize],
+                ['id' => 'out', 'wall' => $box['to_wall'], 'trade_size' => $second->tradeSize],
+            ],
             'pulls' => [['from' => 'in', 'to' => 'out', 'largest_size' => $larger, 'splice' => (bool) ($box['splice'] ?? false)]],
         ]));
     }

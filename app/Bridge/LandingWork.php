@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use App\Models\TransferSwitch;
-use Escapement\Core\Calc\Answer;
-use Escapement\Core\Landing\Entry;
-use Escapement\Core\Landing\Feeder;
-use Escapement\Core\Landing\Landing;
-use Escapement\Core\Landing\LandingPlan;
-use Escapement\Core\Template\SiteBonding;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Planning\SiteBonding;
+use Escapement\Core\Terminations\Entry;
+use Escapement\Core\Terminations\Feeder;
+use Escapement\Core\Terminations\Termination;
+use Escapement\Core\Terminations\TerminationPlan;
 use Illuminate\Support\Carbon;
 
 /** The schedule of wires and the landings that follow from it, with what was put right by hand. Needs of the switch: site, loads, plan. */
@@ -26,7 +26,7 @@ final readonly class LandingWork
     public LandingFacts $facts;
     /** @var array<string, EnclosureTable> by element */
     public array $enclosures;
-    /** @var list<array{box: array<string, mixed>, answer: ?Answer, fault: ?string}> */
+    /** @var list<array{box: array<string, mixed>, answer: ?CalculationResult, fault: ?string}> */
     public array $boxes;
     public SiteBonding $bonding;
     /** @var list<string> feeders that cannot be proposed yet, in sentences */
@@ -50,8 +50,18 @@ final readonly class LandingWork
         $kept = $switch->plan->landing ?? [];
         $today = Carbon::now($switch->site->timezone)->format('Y-m-d');
         $tables = [];
-        foreach (self::merged($kept['enclosures'] ?? [], (new LandingPlan($this->facts->colours, $this->feeders))->enclosures()) as $id => $lines) {
-            $tables[$id] = new EnclosureTable($id, $names[$id] ?? $id, $lines, $this->facts->colours->name, in_array($id, $bonded, true), $today);
+        foreach (self::merged(
+            $kept['enclosures'] ?? [],
+            (new TerminationPlan($this->facts->colours, $this->feeders))->enclosures(),
+        ) as $id => $lines) {
+            $tables[$id] = new EnclosureTable(
+                $id,
+                $names[$id] ?? $id,
+                $lines,
+                $this->facts->colours->name,
+                in_array($id, $bonded, true),
+                $today,
+            );
         }
         $this->enclosures = $tables;
         $this->boxes = array_map($this->judged(...), array_values($kept['boxes'] ?? []));
@@ -61,7 +71,7 @@ final readonly class LandingWork
      * What was put right by hand stays; what the runs add or take away comes and goes with them.
      *
      * @param array<string, list<array<string, mixed>>> $kept
-     * @param array<string, list<Landing>>              $usual
+     * @param array<string, list<Termination>>              $usual
      *
      * @return array<string, list<array<string, mixed>>>
      */
@@ -73,11 +83,14 @@ final readonly class LandingWork
             foreach ($kept[$id] ?? [] as $place => $line) {
                 $before[$line['conductor'] . '|' . $line['feeder']] = $line + ['place' => $place];
             }
-            $lines = array_map(static function (Landing $landing, int $place) use ($before): array {
+            $lines = array_map(static function (Termination $landing, int $place) use ($before): array {
                 $line = $before["$landing->conductor|$landing->feeder"] ?? [];
 
                 // The size is the run's, whatever was typed when it was another.
-                return ['size' => $landing->size] + array_filter($line, static fn(mixed $value): bool => $value !== null) + $landing->toArray() + ['place' => $line === [] ? $place + 1000 : $place];
+                return ['size' => $landing->size] + array_filter(
+                    $line,
+                    static fn(mixed $value): bool => $value !== null,
+                ) + $landing->toArray() + ['place' => $line === [] ? $place + 1000 : $place];
             }, $landings, array_keys($landings));
             usort($lines, static fn(array $a, array $b): int => $a['place'] <=> $b['place']);
             $tables[$id] = $lines;
@@ -89,7 +102,7 @@ final readonly class LandingWork
     /**
      * @param array<string, mixed> $box
      *
-     * @return array{box: array<string, mixed>, answer: ?Answer, fault: ?string}
+     * @return array{box: array<string, mixed>, answer: ?CalculationResult, fault: ?string}
      */
     private function judged(array $box): array
     {

@@ -6,17 +6,20 @@ namespace App\Bridge;
 
 use App\Models\LoadItem;
 use App\Models\TransferSwitch;
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Power\BatteryRuntime;
 use Escapement\Core\Power\CarriedLoads;
 use Escapement\Core\Power\SingleLegJumper;
 use Escapement\Core\Power\SourceFigures;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Wire\Node;
 use Escapement\Core\Wiring\MobileCable;
 
-/** A vehicle's batteries, jumper and cords as the calculations want them; null while something they need is not known. Needs of the switch: site, plan, loads. */
+/**
+ * A vehicle's batteries, jumper and cords as the calculations want them; null while something they need is not known.
+ * Needs of the switch: site, plan, loads.
+ */
 final readonly class MobileFacts
 {
     private const FEET_PER_METRE = 1 / 0.3048;
@@ -59,7 +62,7 @@ final readonly class MobileFacts
     }
 
     /** How long the batteries carry the loads that stay on: the charger of the battery and what the plan leaves off are not among them. */
-    public function runtime(): ?Answer
+    public function runtime(): ?CalculationResult
     {
         $batteryKwh = $this->number('battery_kwh');
         if ($batteryKwh === null) {
@@ -73,14 +76,16 @@ final readonly class MobileFacts
 
         return (new BatteryRuntime())->answer(Node::fromArray([
             'battery_kwh' => $batteryKwh * $stations, 'chemistry' => $this->kept['chemistry'] ?? 'lfp',
-            'loads' => array_values($loads->map(static fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'duty_pct' => (float) $load->duty_pct])->all()),
+            'loads' => array_values($loads->map(
+                static fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'duty_pct' => (float) $load->duty_pct],
+            )->all()),
             'extra_kwh' => [$batteryKwh, 2 * $batteryKwh],
         ] + ($charger === null ? [] : ['charger' => ['kw' => (float) $charger->kw, 'on' => ! $charger->shed]])
           + ($this->number('inverter_kw') === null ? [] : ['continuous_kw' => $this->number('inverter_kw') * $stations])));
     }
 
     /** One 120 V source into a panel of two legs; nothing to ask with one leg, or from a source of two. */
-    public function jumper(): ?Answer
+    public function jumper(): ?CalculationResult
     {
         $kw = $this->number('inverter_kw');
         $amps = $this->number('inverter_a');
@@ -90,27 +95,44 @@ final readonly class MobileFacts
         }
 
         return (new SingleLegJumper())->answer(Node::fromArray([
-            'maker_allows' => $this->kept['maker_allows'] ?? 'unknown', 'alternate_ever_240' => ($this->kept['alternate_ever_240'] ?? '0') === '1', 'inverter_kw' => $kw, 'inverter_a' => $amps,
-            'v_ln_v' => $this->plan->system->vLn, 'feeder_neutral_a' => $neutralA, 'main_a' => (float) ($this->switch->site->service_a ?? self::RATED_A['50a']),
-            'loads' => array_values($this->switch->loads->map(fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->plan->connect($load)])->all()),
+            'maker_allows' => $this->kept['maker_allows'] ?? 'unknown',
+            'alternate_ever_240' => ($this->kept['alternate_ever_240'] ?? '0') === '1',
+            'inverter_kw' => $kw,
+            'inverter_a' => $amps,
+            'v_ln_v' => $this->plan->system->vLn,
+            'feeder_neutral_a' => $neutralA,
+            'main_a' => (float) ($this->switch->site->service_a ?? self::RATED_A['50a']),
+            'loads' => array_values($this->switch->loads->map(
+                fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->plan->connect($load)],
+            )->all()),
         ]));
     }
 
     /** The shore cord as surveyed, at its rated current. */
-    public function shoreCord(): ?Answer
+    public function shoreCord(): ?CalculationResult
     {
         $survey = $this->switch->survey ?? [];
 
-        return isset($survey['cord_m'], $survey['cord_size']) ? $this->cord((string) $survey['cord_size'], (float) $survey['cord_m'], (float) ($this->switch->site->service_a ?? self::RATED_A[$this->feed()]), false) : null;
+        return isset($survey['cord_m'], $survey['cord_size']) ? $this->cord(
+            (string) $survey['cord_size'],
+            (float) $survey['cord_m'],
+            (float) ($this->switch->site->service_a ?? self::RATED_A[$this->feed()]),
+            false,
+        ) : null;
     }
 
     /** The cord of generator or inverter, behind its breaker. */
-    public function generatorCord(): ?Answer
+    public function generatorCord(): ?CalculationResult
     {
         $metres = $this->number('cord_m');
         $breakerA = $this->number('cord_breaker_a');
 
-        return $metres === null || $breakerA === null || ! isset($this->kept['cord_size']) ? null : $this->cord((string) $this->kept['cord_size'], $metres, $breakerA, ($this->kept['jumper'] ?? '0') === '1');
+        return $metres === null || $breakerA === null || ! isset($this->kept['cord_size']) ? null : $this->cord(
+            (string) $this->kept['cord_size'],
+            $metres,
+            $breakerA,
+            ($this->kept['jumper'] ?? '0') === '1',
+        );
     }
 
     private function feed(): string
@@ -118,12 +140,16 @@ final readonly class MobileFacts
         return $this->is30 ? '30a' : '50a';
     }
 
-    private function cord(string $size, float $metres, float $breakerA, bool $isSingleLeg): Answer
+    private function cord(string $size, float $metres, float $breakerA, bool $isSingleLeg): CalculationResult
     {
-        $amps = min($breakerA, self::RATED_A[$this->feed()]) / ($isSingleLeg ? 2 : 1); // behind one pole both legs share what its breaker lets through
+        // behind one pole both legs share what its breaker lets through
+        $amps = min($breakerA, self::RATED_A[$this->feed()]) / ($isSingleLeg ? 2 : 1);
 
         return (new MobileCable())->answer(Node::fromArray([
-            'feed' => $this->feed(), 'source_v' => $this->plan->system->vLn, 'cords' => [['size' => $size, 'length_ft' => $metres * self::FEET_PER_METRE]], 'ocpd_a' => $breakerA,
+            'feed' => $this->feed(),
+            'source_v' => $this->plan->system->vLn,
+            'cords' => [['size' => $size, 'length_ft' => $metres * self::FEET_PER_METRE]],
+            'ocpd_a' => $breakerA,
         ] + ($this->is30 ? ['current_a' => $amps] : ['l1_a' => $amps, 'l2_a' => $amps, 'single_leg_source' => $isSingleLeg])));
     }
 }

@@ -7,32 +7,37 @@ namespace App\Bridge;
 use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\PlanLoad;
+use Escapement\Core\Planning\SiteBonding;
+use Escapement\Core\Planning\SiteFeeders;
+use Escapement\Core\Planning\SitePlan;
+use Escapement\Core\Planning\SitePlanInput;
+use Escapement\Core\Planning\SubPanel;
+use Escapement\Core\Plant\LegSystem;
+use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Power\CarriedLoads;
 use Escapement\Core\Power\LegAssignment;
-use Escapement\Core\Power\Sizing;
+use Escapement\Core\Power\LegLoad;
+use Escapement\Core\Power\Sizing\Sizing;
+use Escapement\Core\Power\Sizing\SizingInput;
+use Escapement\Core\Power\Sizing\SizingLimits;
+use Escapement\Core\Power\Sizing\SizingLoad;
+use Escapement\Core\Power\Sizing\SizingResult;
 use Escapement\Core\Power\SourceFigures;
 use Escapement\Core\Power\StepSequence;
-use Escapement\Core\Power\System;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Survey\Upstream;
-use Escapement\Core\Template\PlanLoad;
-use Escapement\Core\Template\SiteBonding;
-use Escapement\Core\Template\SiteFeeders;
-use Escapement\Core\Template\SitePlan;
-use Escapement\Core\Template\SitePlanInput;
-use Escapement\Core\Template\SubPanel;
-use Escapement\Core\Wire\Node;
 
 /** A surveyed switch and its plan as the core's calculations want them. Needs of the switch: site, loads. */
 final readonly class PlanFacts
 {
     private const GENERIC_REACTANCE = 0.25;
-    /** What lamps and electronics bear while a motor starts. */
-    public const DIP_LIMIT_PCT = 20;
+    /** The dip at which contactors and engines no longer hold: a load that starts harder never comes back by itself. */
+    public const DIP_LIMIT_PCT = StepSequence::DIP_LIMIT_PCT;
 
     public SitePlan $plan;
-    public System $system;
+    public LegSystem $system;
     public LegAssignment $legs;
     public ?SourceFigures $source;
 
@@ -66,12 +71,22 @@ final readonly class PlanFacts
             (int) $this->number('ground_bar_free'),
             $this->number('fault_ka'),
             $this->number('withstand_ka'),
-            array_values($switch->loads->map(fn(LoadItem $load): PlanLoad => new PlanLoad($load->name, (float) $load->kw, $this->connect($load), $load->must_run || $load->essential, $load->panel))->all()),
+            array_values($switch->loads->map(
+                fn(LoadItem $load): PlanLoad => new PlanLoad(
+                    $load->name,
+                    (float) $load->kw,
+                    $this->connect($load),
+                    $load->must_run || $load->essential,
+                    $load->panel,
+                ),
+            )->all()),
             self::subPanels($kept->facts['panels'] ?? []),
         ));
     }
 
-    /** @return list<LoadItem> that the transfer switch carries: on essential circuits and plug-in boxes the others stay on the main panel */
+    /**
+     * @return list<LoadItem> that the transfer switch carries: on essential circuits and plug-in boxes the others stay on the main panel
+     */
     public function transferred(): array
     {
         $loads = array_values($this->switch->loads->all());
@@ -138,20 +153,31 @@ final readonly class PlanFacts
     }
 
     /** The three ways to carry the load, one beside the other. */
-    public function sizing(?float $demandKw = null): ?Answer
+    public function sizing(?float $demandKw = null): ?SizingResult
     {
         if ($this->source === null || $this->source->usableKw <= 0 || $this->switch->loads->isEmpty()) {
             return null;
         }
-        $loads = array_values($this->switch->loads->map(fn(LoadItem $load): array => [
-            'id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->connect($load), 'essential' => $load->essential || $load->must_run, 'managed' => $load->shed, 'must_run' => $load->must_run,
-        ])->all());
+        $loads = $this->switch->loads->map(fn(LoadItem $load): SizingLoad => new SizingLoad(
+            new LegLoad($load->name, (float) $load->kw, $this->connect($load)),
+            $load->essential || $load->must_run,
+            $load->shed && ! $load->must_run,
+            $load->must_run,
+        ));
+        $limits = new SizingLimits(
+            $this->source->usableKw,
+            $this->source->usableKva,
+            $this->source->usableKva * 1000 / $this->system->vAllLegs(),
+        );
 
-        return (new Sizing())->answer(Node::fromArray([
-            'system' => $this->system->name, 'v_ln_v' => $this->system->vLn, 'usable_kw' => $this->source->usableKw,
-            'usable_kva' => $this->source->usableKva,
-            'loads' => $loads, 'load_management' => true,
-        ] + ($demandKw === null ? [] : ['demand_kw' => $demandKw]) + ($this->kept?->choice === null ? [] : ['choice' => $this->kept->choice])));
+        return (new Sizing())->judge(new SizingInput(
+            $this->system,
+            $limits,
+            array_values($loads->all()),
+            $demandKw,
+            hasManagement: true,
+            choice: in_array($this->kept?->choice, ['whole', 'managed', 'essential'], true) ? $this->kept->choice : null,
+        ));
     }
 
     /** Which loads stay on, and which are left off; null while the source is not known. */
@@ -171,7 +197,7 @@ final readonly class PlanFacts
     }
 
     /** In which order the shed loads may come back after a transfer, and what each start does to the source. */
-    public function restart(float $firstStepS = 10, float $stepS = 10, float $lockoutS = 180): ?Answer
+    public function restart(float $firstStepS = 10, float $stepS = 10, float $lockoutS = 180): ?CalculationResult
     {
         if ($this->source === null || $this->source->usableKw <= 0) {
             return null;
@@ -182,9 +208,15 @@ final readonly class PlanFacts
         return (new StepSequence())->answer(Node::fromArray([
             'usable_kw' => $this->source->usableKw, 'first_step_s' => $firstStepS, 'step_s' => $stepS,
             'dip_limit_pct' => self::DIP_LIMIT_PCT, 'k_kva' => self::stiffnessKva($this->source->ratedKva),
-            'base_kw' => (float) $carried->reject(static fn(LoadItem $load): bool => $load->shed)->sum(static fn(LoadItem $load): float => (float) $load->kw),
+            'base_kw' => (float) $carried->reject(static fn(LoadItem $load): bool => $load->shed)->sum(
+                static fn(LoadItem $load): float => (float) $load->kw,
+            ),
             'loads' => array_values($shed->map(static fn(LoadItem $load): array => [
-                'id' => $load->name, 'kw' => (float) $load->kw, 'start_kva' => (float) $load->start_kva, 'priority' => $load->priority, 'compressor' => $load->compressor,
+                'id' => $load->name,
+                'kw' => (float) $load->kw,
+                'start_kva' => (float) $load->start_kva,
+                'priority' => $load->priority,
+                'compressor' => $load->compressor,
             ] + ($load->compressor ? ['lockout_s' => $lockoutS] : []))->all()),
         ]));
     }

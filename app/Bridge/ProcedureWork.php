@@ -7,11 +7,13 @@ namespace App\Bridge;
 use App\Models\LoadItem;
 use App\Models\Run;
 use App\Models\TransferSwitch;
+use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
-use Escapement\Core\Landing\Entry;
-use Escapement\Core\Packing\PackList;
+use Escapement\Core\Materials\MaterialsList;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Terminations\Entry;
 use Illuminate\Support\Carbon;
 
 /**
@@ -21,7 +23,31 @@ use Illuminate\Support\Carbon;
 final readonly class ProcedureWork
 {
     /** The schools that can be chosen, and whether they are by default. */
-    public const SCHOOLS = ['bait' => true, 'manual_transfer' => false, 'load_bank' => false, 'owner_present' => true, 'photos' => true, 'droop' => false, 'contact_drop' => false, 'test_button' => false, 'install' => false];
+    public const SCHOOLS = [
+        'bait' => true, 'manual_transfer' => false, 'load_bank' => false, 'owner_present' => true, 'photos' => true, 'droop' => false,
+        'contact_resistance' => false,
+        'contact_test_points' => false,
+        'other_signals' => false,
+        'bypass' => false,
+        'test_button' => false,
+        'install' => false,
+    ];
+
+    /** What each school adds, for a person to choose. */
+    public const SCHOOL_WORDS = [
+        'install' => 'The installation too: feeders, terminations, each lug with its torque, bonds that move',
+        'bait' => 'Bait test: the utility comes back for less than the return delay, and the load stays',
+        'owner_present' => 'The owner is there and signs',
+        'photos' => 'Pictures as evidence',
+        'test_button' => 'Test by the button, timed: what the owner will do',
+        'manual_transfer' => 'Manual transfer by the lever',
+        'load_bank' => 'Load bank in quarter steps',
+        'contact_resistance' => 'Resistance of the contacts, dead',
+        'contact_test_points' => 'External test points: drop of the contacts on load',
+        'other_signals' => 'Other signals: elevator, fire pump, building management',
+        'bypass' => 'Bypass and isolation switch',
+        'droop' => 'The governor droops: wider frequency bands',
+    ];
 
     /**
      * Needs of the switch: site, loads, plan.
@@ -33,21 +59,48 @@ final readonly class ProcedureWork
      */
     public static function of(TransferSwitch $switch, array $schools, ?string $torqueUnit = null): array
     {
-        $chosen = self::chosen($schools);
+        $chosen = self::chosen($schools, $switch->site->installation);
         $plan = new PlanFacts($switch, $switch->plan);
-        $work = ['kind' => $switch->site->installation->value, 'options' => self::options($switch, $chosen)];
+        $work = [
+            'kind' => $switch->site->installation->value,
+            'edition' => ProcedureOptions::EDITION,
+            'options' => self::options($switch, $chosen),
+        ];
         if ($plan->source !== null && $plan->source->legA > 0) {
             $work['options']['leg_a'] = round($plan->source->legA, 1);
         } elseif (! $switch->site->installation->hasGenerator() && $switch->rating_a !== null) {
             $work['options']['leg_a'] = (float) $switch->rating_a; // a second utility gives what the switch may carry
         }
+        if ($switch->rating_a !== null) {
+            $work['options']['switch_a'] = (float) $switch->rating_a;
+        }
         $work += [
+            'bond_places' => self::bondPlaces($plan),
             'topology' => $plan->plan->drawing(), 'names' => $plan->plan->names(), 'isolation' => self::isolation($switch),
         ];
         $surveyed = array_filter(['device' => $switch->test_device, 'label' => $switch->test_disconnect], is_string(...));
         $work += $surveyed === [] ? [] : ['surveyed' => $surveyed];
 
-        return $chosen['install'] ? $work + ['install' => self::install($switch, $plan, $torqueUnit ?? ($switch->site->units === 'metric' ? 'nm' : 'in_lb'))] : $work;
+        return $chosen['install'] ? $work + [
+            'install' => self::install($switch, $plan, $torqueUnit ?? ($switch->site->units === 'metric' ? 'nm' : 'in_lb')),
+        ] : $work;
+    }
+
+    /** @return array<string, mixed> where bonds are proved; the one bond only where the bonding of the site is known */
+    private static function bondPlaces(PlanFacts $plan): array
+    {
+        $bonding = $plan->bonding();
+        $name = static fn(string $id): string => $plan->plan->names()[$id] ?? $id;
+        $subs = array_values(array_filter($bonding->panelWork(), static fn(array $panel): bool => $panel['role'] === 'sub'));
+        $after = $bonding->isKnown() ? array_values(array_filter(
+            $bonding->bondedAfter(),
+            static fn(string $id): bool => $id !== 'gen',
+        )) : [];
+
+        return [
+            'sub_panels' => array_map(static fn(array $panel): array => ['id' => $panel['panel'], 'name' => $name($panel['panel'])], $subs),
+        ]
+            + (count($after) === 1 ? ['bond_place' => $name($after[0])] : []);
     }
 
     /** @return array<string, string> who opens upstream of the work, as surveyed */
@@ -67,6 +120,11 @@ final readonly class ProcedureWork
         $now = self::of($run->switch, $run->options ?? [], $run->work['install']['torque_unit'] ?? null);
         $but = static function (array $work): string {
             unset($work['install']['work_date']); // a run that goes on tomorrow is no change of the plan
+            foreach ($work['install']['feeders'] ?? [] as $i => $feeder) {
+                if (isset($feeder['asked'])) { // other words for the same work are no change either
+                    unset($work['install']['feeders'][$i]['words']);
+                }
+            }
 
             return json_encode($work, JSON_THROW_ON_ERROR);
         };
@@ -75,15 +133,16 @@ final readonly class ProcedureWork
     }
 
     /**
-     * @param array<mixed> $typed
+     * @param array<mixed>      $typed
+     * @param ?InstallationKind $kind  portables have a mechanical governor, which droops
      *
      * @return array<key-of<self::SCHOOLS>, bool>
      */
-    public static function chosen(array $typed): array
+    public static function chosen(array $typed, ?InstallationKind $kind = null): array
     {
         $chosen = [];
         foreach (self::SCHOOLS as $school => $isUsual) {
-            $chosen[$school] = (bool) ($typed[$school] ?? $isUsual);
+            $chosen[$school] = (bool) ($typed[$school] ?? ($school === 'droop' && $kind?->isPortable() === true || $isUsual));
         }
 
         return $chosen;
@@ -99,7 +158,11 @@ final readonly class ProcedureWork
         return array_diff_key($chosen, ['droop' => true, 'install' => true]) + [
             'governor' => $chosen['droop'] ? 'droop' : 'isochronous',
             'burns_gas' => $switch->fuel === Fuel::Lp || $switch->fuel === Fuel::NaturalGas,
-            'must_run' => array_values($switch->loads->filter(static fn(LoadItem $load): bool => $load->must_run)->map(static fn(LoadItem $load): string => mb_substr($load->name, 0, 64))->all()),
+            'must_run' => array_values(
+                $switch->loads->filter(static fn(LoadItem $load): bool => $load->must_run)->map(
+                    static fn(LoadItem $load): string => mb_substr($load->name, 0, 64),
+                )->all(),
+            ),
         ];
     }
 
@@ -122,13 +185,28 @@ final readonly class ProcedureWork
         }
         foreach ($work->rows as $row) {
             $name = $row->typed('name');
-            $stops = array_map(static fn(Finding $finding): string => $finding->sentence(), array_values(array_filter($row->findings, static fn(Finding $finding): bool => $finding->severity === Severity::Stop)));
-            $feeders[$name] = ['name' => $name, 'words' => self::pull($row, $work->entries, $plan->plan->names()), 'stops' => [...$stops, ...($row->fault === null ? [] : [$row->fault]), ...array_unique($against[$name] ?? [])]];
+            $stops = array_map(
+                static fn(Finding $finding): string => $finding->sentence(),
+                array_values(array_filter($row->findings, static fn(Finding $finding): bool => $finding->severity === Severity::Stop)),
+            );
+            $feeders[$name] = [
+                'name' => $name,
+                'words' => self::pull($row, $work->entries, $plan->plan->names()),
+                'asked' => self::pullAsked($row, $work->entries),
+                'stops' => [...$stops, ...($row->fault === null ? [] : [$row->fault]), ...array_unique($against[$name] ?? [])],
+            ];
         }
         $enclosures = array_map(static fn(EnclosureTable $table): array => [
-            'id' => $table->id, 'name' => $table->name, 'colour_system' => $work->facts->colours->name, 'bonding_point' => $table->isBondingPoint, 'lines' => $table->asked(),
-        ], array_filter(array_values($work->enclosures), static fn(EnclosureTable $table): bool => $table->fault === null && $table->lines !== []));
-        $calibrated = $switch->plan->pack['calibrated'][PackList::torqueToolKey()] ?? null;
+            'id' => $table->id,
+            'name' => $table->name,
+            'colour_system' => $work->facts->colours->name,
+            'bonding_point' => $table->isBondingPoint,
+            'lines' => $table->asked(),
+        ], array_filter(
+            array_values($work->enclosures),
+            static fn(EnclosureTable $table): bool => $table->fault === null && $table->lines !== [],
+        ));
+        $calibrated = $switch->plan->pack['calibrated'][MaterialsList::torqueToolKey()] ?? null;
 
         return [
             'torque_unit' => $unit, 'work_date' => Carbon::now($switch->site->timezone)->format('Y-m-d'),
@@ -137,10 +215,16 @@ final readonly class ProcedureWork
         ]
             + (is_string($calibrated) ? ['calibrated_on' => $calibrated] : [])
             + ($work->bonding->isKnown() ? []
-                : ['bonds_unknown' => 'Not known: ' . implode(', ', $work->bonding->unknown) . '. No bond is moved on a guess: look, isolated and proved dead, and enter it on the Plan page.']);
+                : [
+                    'bonds_unknown' => 'Not known: ' . implode(', ', $work->bonding->unknown)
+                        . '. No bond is moved on a guess: look, isolated and proved dead, and enter it on the Plan page.',
+                ]);
     }
 
-    /** @return array<string, list<string>> what is wrong with a landing list that cannot be judged, by the runs that land there: its lugs cannot be asked for */
+    /**
+     * @return array<string, list<string>> what is wrong with a landing list that cannot be judged, by the runs that land there:
+     *                                     its lugs cannot be asked for
+     */
     private static function faultyLandings(LandingWork $work): array
     {
         $against = [];
@@ -161,8 +245,46 @@ final readonly class ProcedureWork
      */
     private static function pull(WireRow $row, array $entries, array $names): string
     {
-        $ends = array_map(static fn(Entry $entry): string => ($names[$entry->enclosure] ?? $entry->enclosure) . ": $entry->connector $entry->tradeSize, knock-out $entry->knockOutIn in" . ($entry->isBushed ? ', insulating bushing' : '') . ($entry->isSealed ? ', sealed outdoors' : ''), array_values(array_filter($entries, static fn(Entry $entry): bool => $entry->feeder === $row->typed('name'))));
+        $ends = array_map(static function (Entry $entry) use ($names): string {
+            $place = $names[$entry->enclosure] ?? $entry->enclosure;
+            $bushed = $entry->isBushed ? ', insulating bushing' : '';
+            $sealed = $entry->isSealed ? ', sealed outdoors' : '';
 
-        return mb_substr(($row->size === null ? 'Its size is not known.' : "Size $row->size. ") . ($ends === [] ? '' : implode('; ', $ends) . '.'), 0, 400);
+            return "$place: $entry->connector $entry->tradeSize, knock-out $entry->knockOutIn in$bushed$sealed";
+        }, self::entriesOf($row, $entries));
+
+        return mb_substr(
+            ($row->size === null ? 'Its size is not known.' : "Size $row->size. ") . ($ends === [] ? '' : implode('; ', $ends) . '.'),
+            0,
+            400,
+        );
+    }
+
+    /**
+     * The same as data: what is to be pulled, and through what at each end.
+     *
+     * @param list<Entry> $entries
+     */
+    private static function pullAsked(WireRow $row, array $entries): string
+    {
+        $ends = array_map(
+            static fn(Entry $entry): string => implode(
+                '/',
+                [$entry->enclosure, $entry->connectorId, $entry->tradeSize, (int) $entry->isBushed, (int) $entry->isSealed],
+            ),
+            self::entriesOf($row, $entries),
+        );
+
+        return mb_substr('pull ' . ($row->size ?? 'unknown') . ' ' . implode(';', $ends), 0, 800);
+    }
+
+    /**
+     * @param list<Entry> $entries
+     *
+     * @return list<Entry>
+     */
+    private static function entriesOf(WireRow $row, array $entries): array
+    {
+        return array_values(array_filter($entries, static fn(Entry $entry): bool => $entry->feeder === $row->typed('name')));
     }
 }

@@ -14,7 +14,7 @@ use Escapement\Core\Commissioning\Proof\Standing;
 use Escapement\Core\Commissioning\Proof\StandingInput;
 use Escapement\Core\Commissioning\Proof\StandingResult;
 use Escapement\Core\Commissioning\TimingVerdictResult;
-use Escapement\Core\Settings\ExpectedTimes;
+use Escapement\Core\SettingsCheck\ExpectedTimes;
 
 /** The parts of a proof, asked of the core: what a run says to them, and where a switch stands by all its signed runs. */
 final readonly class ProofFromRuns
@@ -46,7 +46,9 @@ final readonly class ProofFromRuns
             $settings !== null && (new ExpectedTimes($facts->plant, $settings))->baitMs !== null,
             (bool) ($switch->run->options['bait'] ?? (new ProcedureOptions())->hasBait),
             false, // load tests are not recorded yet: none is asked for
-            array_values($switch->proofs->filter(static fn(PartProof $proof): bool => $proof->outcome !== 'open')->map(static fn(PartProof $proof): PartRecord => new PartRecord(
+            array_values($switch->proofs->filter(
+                static fn(PartProof $proof): bool => $proof->outcome !== 'open',
+            )->map(static fn(PartProof $proof): PartRecord => new PartRecord(
                 $proof->part,
                 $proof->outcome !== 'failed',
                 $proof->outcome === 'noted',

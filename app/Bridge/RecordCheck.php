@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Bridge;
 
-use App\Models\Photo;
+use App\Models\PhotoFile;
 use App\Models\Run;
 use App\Models\StepAnswer;
-use Escapement\Core\Commissioning\Record\Agreement;
-use Escapement\Core\Commissioning\Record\RunRecord;
-use Escapement\Core\Commissioning\RecordChain;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Record\Agreement;
+use Escapement\Core\Record\RecordChain;
+use Escapement\Core\Record\RunRecord;
 
 /**
  * Whether what a report shows is what was recorded: every hash of the chain, its head, marks, answers, pictures and signature
- * against their entries, and the bytes of each picture against its hash. Rule: commissioning §5.
+ * against their entries, and the bytes of each picture against its hash. Rule: docs/rules.md#site-plan.
  */
 final readonly class RecordCheck
 {
@@ -77,17 +77,13 @@ final readonly class RecordCheck
                 $hashes[(string) $entry['what']['id']] = $entry['what']['kept_sha256'];
             }
         }
+        $kept = PhotoFile::sha256(array_keys($hashes));
         foreach ($run->photos as $photo) {
-            if (isset($hashes[$photo->id]) && self::hash($photo) !== $hashes[$photo->id]) {
+            if (isset($hashes[$photo->id]) && ($kept[$photo->id] ?? null) !== $hashes[$photo->id]) {
                 return "The picture of \"$photo->caption\" is not the one that was recorded.";
             }
         }
 
         return null;
-    }
-
-    private static function hash(Photo $photo): string
-    {
-        return hash('sha256', $photo->file->full ?? '');
     }
 }

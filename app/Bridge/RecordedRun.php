@@ -15,11 +15,11 @@ use App\Models\StepAnswer;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Carbon\Exceptions\InvalidFormatException;
-use Escapement\Core\Commissioning\Record\RecordedAnswer;
-use Escapement\Core\Commissioning\Record\RecordedMark;
-use Escapement\Core\Commissioning\Record\RunRecord;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Record\RecordedAnswer;
+use Escapement\Core\Record\RecordedMark;
+use Escapement\Core\Record\RunRecord;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
@@ -38,7 +38,11 @@ final readonly class RecordedRun
     public static function of(Node $export): Run
     {
         $record = RunRecord::ofExport($export);
-        /** @var array{site: array<string, mixed>, switch: array<string, mixed>, loads: list<array<string, mixed>>, sheet: array{standing: string, note: ?string, by: string, written_at: string, habits: array<string, mixed>}, record: array{head: string, entries: list<array<string, mixed>>}} $said */
+        /**
+         * @var array{site: array<string, mixed>, switch: array<string, mixed>, loads: list<array<string, mixed>>,
+         *     sheet: array{standing: string, note: ?string, by: string, written_at: string, habits: array<string, mixed>},
+         *     record: array{head: string, entries: list<array<string, mixed>>}} $said
+         */
         $said = self::asArray($export->value);
         if (! in_array($said['site']['timezone'], timezone_identifiers_list(), true)) {
             throw new BadInput('/site/timezone', 'There is no such time zone.');
@@ -47,13 +51,37 @@ final readonly class RecordedRun
         $system = self::asArray($record->system->value);
         $site = self::model(new Site(), $said['site'])->setRelation('switches', new Collection());
         $switch = self::model(new TransferSwitch(), ['plant' => $system] + $said['switch']);
-        $switch->setRelation('site', $site)->setRelation('plan', null)->setRelation('loads', new Collection(array_map(static fn(array $load): LoadItem => self::model(new LoadItem(), $load + ['essential' => $load['must_run']]), $said['loads'])));
-        $sheet = self::model(new Sheet(), ['version' => $record->settingsVersion, 'standing' => $said['sheet']['standing'], 'settings' => $settings, 'habits' => $said['sheet']['habits'], 'note' => $said['sheet']['note'], 'created_at' => self::moment($said['sheet']['written_at'], '/sheet/written_at')]);
+        $switch->setRelation('site', $site)->setRelation('plan', null)->setRelation(
+            'loads',
+            new Collection(array_map(
+                static fn(array $load): LoadItem => self::model(new LoadItem(), $load + ['essential' => $load['must_run']]),
+                $said['loads'],
+            )),
+        );
+        $sheet = self::model(
+            new Sheet(),
+            [
+                'version' => $record->settingsVersion,
+                'standing' => $said['sheet']['standing'],
+                'settings' => $settings,
+                'habits' => $said['sheet']['habits'],
+                'note' => $said['sheet']['note'],
+                'created_at' => self::moment($said['sheet']['written_at'], '/sheet/written_at'),
+            ],
+        );
         $sheet->setRelation('user', self::person($said['sheet']['by']));
         $signature = $record->signature;
         $run = self::model(new Run(), [
-            'reaction_ms' => $record->reactionMs, 'head' => $said['record']['head'], 'surveyed' => ['plant' => $system], 'options' => [], 'work' => $record->work === null ? null : self::asArray($record->work->value), 'created_at' => self::moment($record->begunAt, '/record/entries/0/server_time'),
-            'verdict' => $signature['verdict'] ?? null, 'signed_name' => $signature['name'] ?? null, 'signed_drawing' => $signature['drawing'] ?? null, 'signed_at' => $signature === null ? null : self::moment($signature['at'], '/record/entries'),
+            'reaction_ms' => $record->reactionMs,
+            'head' => $said['record']['head'],
+            'surveyed' => ['plant' => $system],
+            'options' => [],
+            'work' => $record->work === null ? null : self::asArray($record->work->value),
+            'created_at' => self::moment($record->begunAt, '/record/entries/0/server_time'),
+            'verdict' => $signature['verdict'] ?? null,
+            'signed_name' => $signature['name'] ?? null,
+            'signed_drawing' => $signature['drawing'] ?? null,
+            'signed_at' => $signature === null ? null : self::moment($signature['at'], '/record/entries'),
         ]);
 
         return $run->setRelations([
@@ -68,10 +96,24 @@ final readonly class RecordedRun
     private static function marks(RunRecord $record): array
     {
         $marks = array_values($record->marks);
-        usort($marks, static fn(RecordedMark $a, RecordedMark $b): int => [$a->mark->atMs, $a->receivedAt, $a->mark->id] <=> [$b->mark->atMs, $b->receivedAt, $b->mark->id]);
+        usort(
+            $marks,
+            static fn(RecordedMark $a, RecordedMark $b): int => [
+                $a->mark->atMs,
+                $a->receivedAt,
+                $a->mark->id,
+            ] <=> [$b->mark->atMs, $b->receivedAt, $b->mark->id],
+        );
 
         return array_map(static fn(RecordedMark $one): Mark => self::model(new Mark(), [
-            'id' => $one->mark->id, 'event' => $one->mark->event->value, 'at_ms' => $one->mark->atMs, 'is_undone' => $one->mark->isUndone, 'note' => $one->note, 'late_reason' => $one->lateReason, 'flag' => $one->flag, 'client_wall' => $one->clientWall,
+            'id' => $one->mark->id,
+            'event' => $one->mark->event->value,
+            'at_ms' => $one->mark->atMs,
+            'is_undone' => $one->mark->isUndone,
+            'note' => $one->note,
+            'late_reason' => $one->lateReason,
+            'flag' => $one->flag,
+            'client_wall' => $one->clientWall,
         ])->setRelation('user', self::person($one->who)), $marks);
     }
 
@@ -79,7 +121,15 @@ final readonly class RecordedRun
     private static function answers(RunRecord $record): array
     {
         return array_map(static fn(RecordedAnswer $one, int $i): StepAnswer => self::model(new StepAnswer(), [
-            'id' => $one->id, 'seq' => $i + 1, 'step' => $one->step, 'expectation' => $one->expectation, 'given' => $one->given, 'verdict' => $one->verdict, 'client_wall' => $one->clientWall, 'received_at' => self::moment($one->receivedAt, '/record/entries'),
+            'id' => $one->id,
+            'seq' => $i + 1,
+            'step' => $one->step,
+            'expectation' => $one->expectation,
+            'expected' => $one->expected,
+            'given' => $one->given,
+            'verdict' => $one->verdict,
+            'client_wall' => $one->clientWall,
+            'received_at' => self::moment($one->receivedAt, '/record/entries'),
         ])->setRelation('user', self::person($one->who)), $record->answers, array_keys($record->answers));
     }
 
@@ -89,7 +139,16 @@ final readonly class RecordedRun
         $hash = $entry['hash'];
         unset($entry['hash']);
 
-        return self::model(new RecordEntry(), ['hash' => $hash, 'entry' => json_encode($entry, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)]);
+        return self::model(
+            new RecordEntry(),
+            [
+                'hash' => $hash,
+                'entry' => json_encode(
+                    $entry,
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
+                ),
+            ],
+        );
     }
 
     /** @throws BadInput */

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use App\Models\Recording;
+use Escapement\Core\Plant\Source;
 use Escapement\Core\Recording\Reduction;
 use Escapement\Core\Recording\Series;
-use Escapement\Core\Rehearsal\ScenarioEvent;
 use Escapement\Core\Settings\Sensing;
-use Escapement\Core\Site\Source;
+use Escapement\Core\Simulation\ScenarioEvent;
 
 /** A kept recording as the core's series, and as the utility of a plant. */
 final readonly class RecordingSeries
@@ -54,7 +54,11 @@ final readonly class RecordingSeries
         foreach ($kept->atMs as $i => $atMs) {
             $v = $kept->at($i);
             $v = count($v) === 1 ? array_fill(0, $source->phases, $v[0]) : array_slice($v, 0, $source->phases);
-            $series->add($atMs, array_map(static fn(float $one): float => $one * $volts, $v), $kept->hz[$i] === null ? null : $kept->hz[$i] * $hertz);
+            $series->add(
+                $atMs,
+                array_map(static fn(float $one): float => $one * $volts, $v),
+                $kept->hz[$i] === null ? null : $kept->hz[$i] * $hertz,
+            );
         }
         $series->untilMs = $kept->untilMs;
 

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use App\Models\TransferSwitch;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\LegSystem;
 use Escapement\Core\Power\SourceFigures;
 use Escapement\Core\Power\SourceRating;
-use Escapement\Core\Power\System;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
 
 /**
  * What the source of a switch gives at its site: the one figure that plan, settings, rehearsal and procedure count with. Needs of the
@@ -24,13 +24,13 @@ final readonly class SourceFacts
     private const LOAD_PF = 0.95;
     private const HIGH_VOLTS = 200.0;
 
-    public function __construct(private TransferSwitch $switch, private System $system) {}
+    public function __construct(private TransferSwitch $switch, private LegSystem $system) {}
 
-    public static function systemOf(TransferSwitch $switch): System
+    public static function systemOf(TransferSwitch $switch): LegSystem
     {
         $source = (new SwitchFacts($switch))->plant->normal;
 
-        return System::of(match ($source->phases) {
+        return LegSystem::of(match ($source->phases) {
             1 => 'single',
             2 => 'split',
             default => 'three',

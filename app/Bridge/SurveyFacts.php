@@ -7,16 +7,16 @@ namespace App\Bridge;
 use App\Models\LoadItem;
 use App\Models\Photo;
 use App\Models\TransferSwitch;
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Survey\Questionnaire;
 use Escapement\Core\Survey\SurveyCheck;
-use Escapement\Core\Wire\Node;
 
 /** The survey of a switch through its questionnaire. Needs of the switch: site, loads, photos. */
 final readonly class SurveyFacts
 {
     public Questionnaire $questionnaire;
-    public Answer $answer;
+    public CalculationResult $answer;
 
     public function __construct(TransferSwitch $switch)
     {
@@ -27,7 +27,9 @@ final readonly class SurveyFacts
             'kind' => $switch->site->installation->value,
             'answers' => (object) ($answers + ($switch->fuel === null ? [] : ['fuel' => $switch->fuel->value])),
             'before_photos' => $switch->photos->filter(static fn(Photo $photo): bool => $photo->moment === 'before')->count(),
-            'loads' => array_values($switch->loads->map(static fn(LoadItem $load): array => ['id' => $load->name, 'sensitive' => $load->sensitive, 'ups' => $load->ups])->all()),
+            'loads' => array_values($switch->loads->map(
+                static fn(LoadItem $load): array => ['id' => $load->name, 'sensitive' => $load->sensitive, 'ups' => $load->ups],
+            )->all()),
         ]));
     }
 }

@@ -6,18 +6,18 @@ namespace App\Bridge;
 
 use App\Models\LoadItem;
 use App\Models\TransferSwitch;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
 use Escapement\Core\Rehearsal\Scenario;
-use Escapement\Core\Settings\Check\CheckInput;
-use Escapement\Core\Settings\Check\SettingsCheck;
-use Escapement\Core\Settings\Check\SettingsCheckResult;
-use Escapement\Core\Settings\ExpectedTimes;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SiteHabits;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\SettingsCheck\CheckInput;
+use Escapement\Core\SettingsCheck\ExpectedTimes;
+use Escapement\Core\SettingsCheck\SettingsCheck;
+use Escapement\Core\SettingsCheck\SettingsCheckResult;
 use Escapement\Core\Wire\CheckReader;
-use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\PlantReader;
 use Escapement\Core\Wire\ScenarioReader;
 use Escapement\Core\Wire\SettingsReader;
@@ -52,6 +52,14 @@ final readonly class SwitchFacts
         );
     }
 
+    /** What all that is transferred asks for, where somebody vouches for it; of essential circuits nobody has calculated it. */
+    public function demandKw(): ?float
+    {
+        $plan = $this->switch->plan;
+
+        return $plan?->choice === 'essential' ? null : (new DecideFacts(new PlanFacts($this->switch, $plan)))->demandKw();
+    }
+
     /** What the source gives at this site, the same as on the plan: derated, and through its breaker or outlet. */
     public function sourceKw(): ?float
     {
@@ -77,6 +85,7 @@ final readonly class SwitchFacts
             (float) $this->switch->largest_motor_hp,
             $this->switch->has_compressor,
             (new CheckReader())->site(Node::fromArray((object) $site)),
+            $this->demandKw(),
         ));
     }
 
@@ -100,7 +109,7 @@ final readonly class SwitchFacts
             'loads' => array_map(static fn(Load $load): array => $load->toArray(), $this->loads()),
             'largest_motor_hp' => (float) $this->switch->largest_motor_hp, 'has_compressor' => $this->switch->has_compressor,
             'site' => (object) $site,
-        ] + ($sourceKw === null ? [] : ['source_kw' => $sourceKw]);
+        ] + array_filter(['source_kw' => $sourceKw, 'demand_kw' => $this->demandKw()], static fn(?float $kw): bool => $kw !== null);
     }
 
     /** @param array<string, mixed> $habits as agreed on site */

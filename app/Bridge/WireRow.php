@@ -7,13 +7,16 @@ namespace App\Bridge;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Finding\WorkingLine;
-use Escapement\Core\Landing\Feeder;
-use Escapement\Core\Power\System;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Plant\LegSystem;
+use Escapement\Core\Terminations\Feeder;
+use Escapement\Core\Wiring\Raceway\MetalFill;
 
 /** One run of the wire schedule, computed, ready to print. */
 final readonly class WireRow
 {
+    /** Notes that change what somebody carries or marks. */
+    private const SAID_NOTES = ['aluminium-connections', 'nameplate-ocpd-used', 'wet-rating-mark', 'wire-egc'];
+
     /** @var array<string, mixed> what was typed, the length in metres */
     public array $run;
     public ?string $size;
@@ -22,7 +25,7 @@ final readonly class WireRow
     public ?string $egc;
     public ?float $fillPct;
     public ?string $minTradeSize;
-    /** @var null|array<string, mixed> */
+    /** @var null|array{cu: MetalFill, al: MetalFill} */
     public ?array $compare;
     /** @var list<Finding> without those that only ask to confirm the tables */
     public array $findings;
@@ -31,42 +34,28 @@ final readonly class WireRow
     public ?string $fault;
 
     /** @param array<string, mixed> $run */
-    public function __construct(array $run, private System $system, private Units $units)
+    public function __construct(array $run, private LegSystem $system, private Units $units)
     {
         $this->run = $run;
-        $facts = new RunFacts($run, $system);
-        $size = $drop = $egc = $fill = $least = $compare = $fault = null;
-        $answers = [];
-        try {
-            $answers[] = $conductor = $facts->conductor();
-            $size = is_string($conductor->values['size']) ? $conductor->values['size'] : null;
-            if ($size !== null) {
-                $answers[] = $dropped = $facts->drop($size);
-                $drop = $this->number($dropped->values['drop_pct']);
-                if (! $facts->isService()) {
-                    $answers[] = $ground = $facts->grounding();
-                    $egc = is_array($ground->values['egc']) && is_string($ground->values['egc']['size']) ? $ground->values['egc']['size'] : null;
-                }
-                $answers[] = $raceway = $facts->raceway($size, $egc);
-                $fill = $this->number($raceway->values['fill_pct']);
-                $least = is_string($raceway->values['min_trade_size']) ? $raceway->values['min_trade_size'] : null;
-                $compare = is_array($raceway->values['compare']) ? $raceway->values['compare'] : null;
-            }
-        } catch (BadInput $e) {
-            $fault = $e->getMessage();
-        }
-        $this->size = $size;
-        $this->dropPct = $drop;
-        $this->egc = $egc;
-        $this->fillPct = $fill;
-        $this->minTradeSize = $least;
-        $this->compare = $compare;
-        $this->fault = $fault;
+        $facts = new FeederFacts($run, $system);
+        $conductor = $facts->conductor();
+        $this->size = $conductor->size;
+        $drop = $this->size === null ? null : $facts->drop($this->size);
+        $ground = $this->size === null || $facts->isService() ? null : $facts->grounding();
+        $raceway = $this->size === null ? null : $facts->raceway($this->size, $ground?->egc?->size);
+        $this->dropPct = $drop?->dropPct;
+        $this->egc = $ground?->egc?->size;
+        $this->fillPct = $raceway?->fillPct;
+        $this->minTradeSize = $raceway?->minTradeSize;
+        $this->compare = $raceway?->compare;
+        $this->fault = $this->size !== null
+            && $raceway === null ? 'No raceway table has conductors of this size: use parallel sets.' : null;
+        $answers = array_filter([$conductor, $drop, $ground, $raceway]);
         $findings = [];
         $working = [];
         foreach ($answers as $answer) {
             foreach ($answer->findings as $finding) {
-                if ($finding->severity !== Severity::Note || str_contains($finding->id, 'aluminium')) {
+                if ($finding->severity !== Severity::Note || in_array($finding->id, self::SAID_NOTES, true)) {
                     $findings[$finding->id] = $finding;
                 }
             }
@@ -114,10 +103,5 @@ final readonly class WireRow
     public function length(): string
     {
         return (string) round($this->units->fromMetres((float) $this->typed('length_m')), 1);
-    }
-
-    private function number(mixed $value): ?float
-    {
-        return is_int($value) || is_float($value) ? (float) $value : null;
     }
 }

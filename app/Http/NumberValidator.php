@@ -25,7 +25,10 @@ final class NumberValidator extends Validator
             if (in_array('seconds', $names, true)) {
                 $ms = TypedTime::ms($value);
                 Arr::set($this->data, $attribute, $ms === null ? $value : (string) ($ms / 1000));
-            } elseif (array_intersect(['numeric', 'integer'], $names) !== [] && preg_match('/^\s*-?\d+,(?!\d{3}\s*$)\d+\s*$/', $value) === 1) {
+            } elseif (array_intersect(['numeric', 'integer'], $names) !== [] && preg_match(
+                '/^\s*-?\d+,(?!\d{3}\s*$)\d+\s*$/',
+                $value,
+            ) === 1) {
                 Arr::set($this->data, $attribute, str_replace(',', '.', trim($value)));
             }
         }

@@ -6,8 +6,8 @@ namespace App\Jobs;
 
 use App\Models\Season;
 use App\Models\SeasonState;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Wire\CompareReader;
-use Escapement\Core\Wire\Node;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
@@ -58,12 +58,18 @@ final class PlaySeason implements ShouldQueue
 
     private function claim(): int
     {
-        return Season::query()->withoutGlobalScope('company')->whereKey($this->seasonId)->where('state', SeasonState::Waiting)->update(['state' => SeasonState::Running]);
+        return Season::query()->withoutGlobalScope('company')
+            ->whereKey($this->seasonId)
+            ->where('state', SeasonState::Waiting)
+            ->update(['state' => SeasonState::Running]);
     }
 
     /** @param array<string, mixed> $change */
     private function update(array $change): int
     {
-        return Season::query()->withoutGlobalScope('company')->whereKey($this->seasonId)->where('state', SeasonState::Running)->update($change);
+        return Season::query()->withoutGlobalScope('company')
+            ->whereKey($this->seasonId)
+            ->where('state', SeasonState::Running)
+            ->update($change);
     }
 }

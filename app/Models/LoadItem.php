@@ -35,6 +35,13 @@ final class LoadItem extends Model
 
     protected function casts(): array
     {
-        return ['must_run' => 'boolean', 'shed' => 'boolean', 'compressor' => 'boolean', 'essential' => 'boolean', 'sensitive' => 'boolean', 'ups' => 'boolean'];
+        return [
+            'must_run' => 'boolean',
+            'shed' => 'boolean',
+            'compressor' => 'boolean',
+            'essential' => 'boolean',
+            'sensitive' => 'boolean',
+            'ups' => 'boolean',
+        ];
     }
 }

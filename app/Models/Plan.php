@@ -62,6 +62,13 @@ final class Plan extends Model
 
     protected function casts(): array
     {
-        return ['facts' => 'array', 'runs' => 'array', 'power_down' => 'array', 'landing' => 'array', 'mobile' => 'array', 'pack' => 'array'];
+        return [
+            'facts' => 'array',
+            'runs' => 'array',
+            'power_down' => 'array',
+            'landing' => 'array',
+            'mobile' => 'array',
+            'pack' => 'array',
+        ];
     }
 }

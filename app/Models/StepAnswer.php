@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Escapement\Core\Commissioning\Procedure\JudgedAnswer;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -17,7 +18,8 @@ use Illuminate\Support\Carbon;
  * @property int                  $run_id
  * @property int                  $seq
  * @property string               $step
- * @property string               $expectation what it was given to
+ * @property string               $expectation what it was given to, in words
+ * @property ?string              $expected    the same as data; null: from before the two were told apart
  * @property array<string, mixed> $given       so, value, choice, skip_reason, note, name, drawing, photos
  * @property Verdict              $verdict
  * @property ?string              $client_wall
@@ -38,6 +40,11 @@ final class StepAnswer extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    public function judged(): JudgedAnswer
+    {
+        return new JudgedAnswer($this->step, $this->expectation, $this->verdict, $this->expected);
     }
 
     protected function casts(): array

@@ -18,7 +18,15 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function boot(): void
     {
-        Validator::resolver(static fn(Translator $translator, array $data, array $rules, array $messages, array $attributes) => new NumberValidator($translator, $data, $rules, $messages, $attributes));
+        Validator::resolver(
+            static fn(
+                Translator $translator,
+                array $data,
+                array $rules,
+                array $messages,
+                array $attributes,
+            ) => new NumberValidator($translator, $data, $rules, $messages, $attributes),
+        );
         Model::shouldBeStrict(! app()->environment('production'));
         RateLimiter::for('password', static fn(Request $request): Limit => Limit::perMinute(5)->by('password|'
             . $request->user()?->getAuthIdentifier()));

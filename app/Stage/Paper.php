@@ -15,7 +15,8 @@ use Illuminate\Support\Str;
 final readonly class Paper
 {
     /** What our letters on paper can write; the rest is set in a font that can. */
-    private const OURS = '\x{0020}-\x{007E}\x{00A0}-\x{00AC}\x{00AE}-\x{00B4}\x{00B6}-\x{00FF}\x{0131}\x{0152}\x{0153}\x{2009}\x{2013}\x{2014}\x{2018}-\x{201A}'
+    private const OURS = '\x{0020}-\x{007E}\x{00A0}-\x{00AC}\x{00AE}-\x{00B4}\x{00B6}-\x{00FF}'
+        . '\x{0131}\x{0152}\x{0153}\x{2009}\x{2013}\x{2014}\x{2018}-\x{201A}'
         . '\x{201C}-\x{201E}\x{2022}\x{2026}\x{2039}\x{203A}\x{2044}\x{20AC}\x{2122}\x{2212}\x{2215}\s';
 
     private static function lettered(string $html): string
@@ -30,7 +31,10 @@ final readonly class Paper
         $pdf = new Dompdf(new Options([
             'isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'paper',
             'isFontSubsettingEnabled' => true,
-            'fontDir' => storage_path('framework/fonts'), 'fontCache' => storage_path('framework/fonts'), 'tempDir' => storage_path('framework/fonts'), 'chroot' => base_path(),
+            'fontDir' => storage_path('framework/fonts'),
+            'fontCache' => storage_path('framework/fonts'),
+            'tempDir' => storage_path('framework/fonts'),
+            'chroot' => base_path(),
         ]));
         $pdf->loadHtml(self::lettered($view->render()), 'UTF-8');
         $pdf->setPaper($site->units === 'us' ? 'letter' : 'A4', $isLandscape ? 'landscape' : 'portrait');
@@ -44,6 +48,10 @@ final readonly class Paper
             7.5,
         );
 
-        return response((string) $pdf->output(), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="' . Str::slug($site->name) . "-$name.pdf\""]);
+        return response(
+            (string) $pdf->output(),
+            200,
+            ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="' . Str::slug($site->name) . "-$name.pdf\""],
+        );
     }
 }

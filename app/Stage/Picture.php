@@ -18,19 +18,33 @@ final readonly class Picture
     private const PATIENCE_S = 20;
 
     /** @param string $sha256 of the file as it was sent */
-    private function __construct(public string $full, public string $small, public int $width, public int $height, public ?string $takenAt, public string $sha256) {}
+    private function __construct(
+        public string $full,
+        public string $small,
+        public int $width,
+        public int $height,
+        public ?string $takenAt,
+        public string $sha256,
+    ) {}
 
     /** Null when it is no picture that can be read, or one too large to be opened. */
     public static function of(UploadedFile $file): ?self
     {
         $path = (string) $file->getRealPath();
         $size = @getimagesize($path);
-        if ($size === false || $size[0] * $size[1] > self::MOST_PIXELS || ! in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
+        if ($size === false || $size[0] * $size[1] > self::MOST_PIXELS || ! in_array(
+            $size[2],
+            [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP],
+            true,
+        )) {
             return null;
         }
         // One at a time on all nodes: a picture of 25 megapixels takes 100 MB while it is open.
         try {
-            return Cache::lock('picture', self::PATIENCE_S)->block(self::PATIENCE_S, static fn(): ?self => self::read($file, $path, $size[2]));
+            return Cache::lock('picture', self::PATIENCE_S)->block(
+                self::PATIENCE_S,
+                static fn(): ?self => self::read($file, $path, $size[2]),
+            );
         } catch (LockTimeoutException) {
             abort(503, headers: ['Retry-After' => (string) self::PATIENCE_S]); // a phone keeps it and sends it again
         }

@@ -12,8 +12,8 @@ use Escapement\Core\Commissioning\Proof\StandingResult;
 use Escapement\Core\Commissioning\Proof\StandingState;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
-use Escapement\Core\Settings\Check\SettingsCheckResult;
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\SettingsCheck\SettingsCheckResult;
 use Escapement\Core\Survey\Decision;
 use Escapement\Core\Survey\Question;
 use Escapement\Core\Survey\Questionnaire;
@@ -74,9 +74,17 @@ final class SiteStanding
             }
         }
         foreach ($this->questions->missing(($switch->survey ?? []) + ['fuel' => $switch?->fuel?->value]) as $question) {
-            $missing[] = ['label' => $question->label, 'for' => $question->neededFor ?? Decision::Commission, 'subject' => $question->subject];
+            $missing[] = [
+                'label' => $question->label,
+                'for' => $question->neededFor ?? Decision::Commission,
+                'subject' => $question->subject,
+            ];
         }
-        usort($missing, static fn(array $a, array $b): int => array_search($a['for'], Decision::cases(), true) <=> array_search($b['for'], Decision::cases(), true));
+        usort(
+            $missing,
+            static fn(array $a, array $b): int =>
+                array_search($a['for'], Decision::cases(), true) <=> array_search($b['for'], Decision::cases(), true),
+        );
 
         return $missing;
     }
@@ -86,8 +94,18 @@ final class SiteStanding
     {
         $switch = $this->switch;
         $missing = count($this->missing());
-        $asked = self::PLATE_FACTS + count(array_filter($this->questions->questions, static fn(Question $question): bool => $question->neededFor !== null));
-        $survey = new StageRow('survey', 'Survey', $missing === 0 ? 'all there' : "$missing to find out", $missing === 0 ? 'proven' : 'part', 1 - $missing / $asked, route('survey', ['site' => $this->site, 'switch' => $switch?->id]));
+        $asked = self::PLATE_FACTS + count(array_filter(
+            $this->questions->questions,
+            static fn(Question $question): bool => $question->neededFor !== null,
+        ));
+        $survey = new StageRow(
+            'survey',
+            'Survey',
+            $missing === 0 ? 'all there' : "$missing to find out",
+            $missing === 0 ? 'proven' : 'part',
+            1 - $missing / $asked,
+            route('survey', ['site' => $this->site, 'switch' => $switch?->id]),
+        );
         if ($switch === null) {
             return [$survey];
         }
@@ -110,7 +128,10 @@ final class SiteStanding
     /** @return list<Finding> of the settings, worst first */
     public function stops(): array
     {
-        return array_values(array_filter($this->check->findings ?? [], static fn(Finding $finding): bool => $finding->severity === Severity::Stop));
+        return array_values(array_filter(
+            $this->check->findings ?? [],
+            static fn(Finding $finding): bool => $finding->severity === Severity::Stop,
+        ));
     }
 
     /** @return list<string> what of the survey, the plan and the sheet is no longer as it was when a part was proved */
@@ -165,7 +186,9 @@ final class SiteStanding
             $switch->sheet === null => 'waits for Settings',
             $darkMs !== null => 'dark ' . SheetWords::seconds($darkMs),
             default => 'six stories',
-        }, $switch->sheet === null ? 'open' : 'part', $switch->sheet === null ? 0 : .5, $switch->sheet === null ? null : route('rehearsal', $switch));
+        }, $switch->sheet === null ? 'open' : 'part', $switch
+            ->sheet === null ? 0 : .5, $switch
+            ->sheet === null ? null : route('rehearsal', $switch));
     }
 
     private function commissionRow(TransferSwitch $switch): StageRow

@@ -17,7 +17,10 @@ final class UserFactory
 
         return User::query()->create([
             'company_id' => $companyId ?? Company::query()->create(['name' => "Company $number"])->id,
-            'name' => "Person Number$number", 'email' => "person$number@company.example", 'password' => 'a long enough secret', 'role' => $role,
+            'name' => "Person Number$number",
+            'email' => "person$number@company.example",
+            'password' => 'a long enough secret',
+            'role' => $role,
         ])->refresh();
     }
 }

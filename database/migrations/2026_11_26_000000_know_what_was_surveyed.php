@@ -11,7 +11,9 @@ return new class extends Migration {
     public function up(): void
     {
         Schema::table('switches', static function (Blueprint $table): void {
-            $table->string('test_device', 64)->nullable()->after('test_disconnect')->comment('its reference on the one-line; the name and place stand in test_disconnect');
+            $table->string('test_device', 64)->nullable()->after('test_disconnect')->comment(
+                'its reference on the one-line; the name and place stand in test_disconnect',
+            );
         });
     }
 

@@ -26,19 +26,19 @@ use App\Stage\Commissioning\OpenRun;
 use App\Stage\KeptPhoto;
 use App\Stage\Picture;
 use App\Stage\Settings\WriteSheet;
-use Escapement\Core\Internal\MergePatch;
+use Escapement\Core\Input\MergePatch;
+use Escapement\Core\Planning\PowerDownTasks;
+use Escapement\Core\Planning\PowerDownWork;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Side;
+use Escapement\Core\Plant\Source;
+use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Recording\Climate;
 use Escapement\Core\Recording\UtilityTrace;
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Rehearsal\Verb;
-use Escapement\Core\Site\Side;
-use Escapement\Core\Site\Source;
-use Escapement\Core\Survey\Upstream;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\PowerDownTasks;
-use Escapement\Core\Template\PowerDownWork;
-use Escapement\Core\Template\ReturnSchool;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\ReturnDelayMethod;
+use Escapement\Core\Settings\Template\SheetTemplate;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
@@ -116,17 +116,49 @@ final class DatabaseSeeder extends Seeder
             'rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main, garage wall',
             'test_device' => 'ats.main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18, 'natural_gas' => 16.2],
             'has_compressor' => true, 'survey' => self::HOUSE,
-        ], [['Always on', 3.4, 1, true, false], ['Well pump', 1.5, 1, true, false], ['Heat pump', 5.0, 2, false, true], ['Water heater', 4.5, 3, false, true]]);
+        ], [
+            ['Always on', 3.4, 1, true, false],
+            ['Well pump', 1.5, 1, true, false],
+            ['Heat pump', 5.0, 2, false, true],
+            ['Water heater', 4.5, 3, false, true],
+        ]);
         $this->sheet($switch, $this->milo, Standing::AsFound, 'As the last installer left it: nobody had written it down.', [
             'return_delay_ms' => 5000, 'cooldown_ms' => 60_000, 'sensing' => ['normal' => ['over_voltage' => null]],
         ]);
-        $this->planned($switch, 'managed', 18, ['promised_min' => 90, 'hot_day' => false, 'opens_at' => $now->copy()->subDays(60)->format('Y-m-d\T09:00')]
-            + PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse, 3, ['Take the bond out of Generator', 'Take the bond out of Panel', 'Fit the bond in Transfer switch', 'Move the electrode conductor of Panel'], 18, upstream: Upstream::Utility, isInspected: true)));
+        $this->planned($switch, 'managed', 18, [
+            'promised_min' => 90,
+            'hot_day' => false,
+            'opens_at' => $now->copy()->subDays(60)->format('Y-m-d\T09:00'),
+        ]
+            + PowerDownTasks::usual(new PowerDownWork(
+                InstallationKind::WholeHouse,
+                3,
+                [
+                    'Take the bond out of Generator',
+                    'Take the bond out of Panel',
+                    'Fit the bond in Transfer switch',
+                    'Move the electrode conductor of Panel',
+                ],
+                18,
+                upstream: Upstream::Utility,
+                isInspected: true,
+            )));
         $this->sheet($switch, $this->milo, Standing::AsLeft, 'Five minutes, so that a line crew does not bounce the house.');
         $this->timed($switch, $this->milo, [
-            ['utility_off', 0], ['start_signal', 5600], ['engine_running', 11_300], ['transferred', 21_200], ['bait_on', 95_000], ['bait_off', 105_100],
+            ['utility_off', 0],
+            ['start_signal', 5600],
+            ['engine_running', 11_300],
+            ['transferred', 21_200],
+            ['bait_on', 95_000],
+            ['bait_off', 105_100],
             ['utility_on', 180_000], ['retransferred', 480_400], ['engine_stopped', 606_900],
-            ['test_on', 900_000], ['start_signal', 900_400], ['engine_running', 905_900], ['transferred', 916_100], ['test_off', 1_020_000], ['retransferred', 1_020_300], ['engine_stopped', 1_208_600],
+            ['test_on', 900_000],
+            ['start_signal', 900_400],
+            ['engine_running', 905_900],
+            ['transferred', 916_100],
+            ['test_off', 1_020_000],
+            ['retransferred', 1_020_300],
+            ['engine_stopped', 1_208_600],
         ], 'Milo Tern', 'Karin Aldous');
     }
 
@@ -139,9 +171,14 @@ final class DatabaseSeeder extends Seeder
             'rating_a' => 100, 'poles' => 2, 'service_rated' => false, 'test_disconnect' => 'Feed breaker in the main panel',
             'test_device' => 'main.feed', 'fuel' => 'natural_gas', 'rated_kw' => ['natural_gas' => 9],
         ], [['Hall lights', 1.2, 1, true, false], ['Kitchen', 3.6, 2, false, false], ['Fridges', 1.1, 1, true, false]]);
-        $this->sheet($switch, $this->milo, Standing::AsFound, 'Read from the panel.', [], ReturnSchool::Short);
+        $this->sheet($switch, $this->milo, Standing::AsFound, 'Read from the panel.', [], ReturnDelayMethod::Short);
         $this->timed($switch, $this->milo, [
-            ['utility_off', 0], ['start_signal', 5500], ['engine_running', 10_900], ['transferred', 20_600], ['bait_on', 60_000], ['retransferred', 64_800],
+            ['utility_off', 0],
+            ['start_signal', 5500],
+            ['engine_running', 10_900],
+            ['transferred', 20_600],
+            ['bait_on', 60_000],
+            ['retransferred', 64_800],
             ['bait_off', 70_000], ['transferred', 71_300], ['utility_on', 180_000], ['retransferred', 185_100], ['engine_stopped', 306_000],
         ], 'Milo Tern');
     }
@@ -155,9 +192,20 @@ final class DatabaseSeeder extends Seeder
             'rating_a' => 400, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main, plant room',
             'test_device' => 'ats.main', 'fuel' => 'lp', 'rated_kw' => ['lp' => 24, 'natural_gas' => 21],
             'has_compressor' => true,
-        ], [['Always on', 8.4, 1, true, false], ['Heat pump', 5.0, 2, false, true], ['Water heater', 4.5, 3, false, true], ['Dryer', 5.6, 4, false, true]]);
+        ], [
+            ['Always on', 8.4, 1, true, false],
+            ['Heat pump', 5.0, 2, false, true],
+            ['Water heater', 4.5, 3, false, true],
+            ['Dryer', 5.6, 4, false, true],
+        ]);
         $this->sheet($switch, $this->rosa, Standing::Proposed, 'Shedding keeps it under 18 kW.', [
-            'load_shed' => ['limit_kw' => 18, 'first_step_ms' => 10_000, 'step_ms' => 15_000, 'overload_ms' => 5000, 'lockout_ms' => 180_000],
+            'load_shed' => [
+                'limit_kw' => 18,
+                'first_step_ms' => 10_000,
+                'step_ms' => 15_000,
+                'overload_ms' => 5000,
+                'lockout_ms' => 180_000,
+            ],
         ]);
     }
 
@@ -172,7 +220,12 @@ final class DatabaseSeeder extends Seeder
     {
         Carbon::setTestNow($now->copy()->subDays(9)->setTime(11, 0));
         $switch = $this->site('Tamarack Orchard cold store', InstallationKind::ContactorGenerator, [
-            'address' => 'Orchard Road 7', 'owner' => 'Tamarack growers', 'service_a' => 250, 'altitude_m' => 560, 'units' => 'metric', 'timezone' => 'Europe/Berlin',
+            'address' => 'Orchard Road 7',
+            'owner' => 'Tamarack growers',
+            'service_a' => 250,
+            'altitude_m' => 560,
+            'units' => 'metric',
+            'timezone' => 'Europe/Berlin',
         ], [
             'rating_a' => 250, 'poles' => 4, 'test_disconnect' => 'Q0', 'test_device' => 'q1', 'fuel' => 'diesel',
             'rated_kw' => ['diesel' => 60], 'largest_motor_hp' => 25, 'has_compressor' => true,
@@ -196,18 +249,33 @@ final class DatabaseSeeder extends Seeder
             ['start_signal', 0], ['engine_running', 5300], ['transferred', 35_400], ['engine_stopped', 120_000], ['retransferred', 120_600],
         ], 'Milo Tern');
         Carbon::setTestNow($now->copy()->subDays(6)->setTime(10, 15));
-        $this->sheet($switch->fresh() ?? $switch, $this->rosa, Standing::Proposed, 'The set needs longer in the cold.', ['transfer_delay_ms' => 45_000]);
+        $this->sheet(
+            $switch->fresh() ?? $switch,
+            $this->rosa,
+            Standing::Proposed,
+            'The set needs longer in the cold.',
+            ['transfer_delay_ms' => 45_000],
+        );
     }
 
     private function saltmarsh(Carbon $now): void
     {
         Carbon::setTestNow($now->copy()->subDays(12)->setTime(8, 45));
         $switch = $this->site('Saltmarsh pumping station', InstallationKind::MotorDriven, [
-            'address' => 'Dyke Road', 'owner' => 'Saltmarsh water board', 'service_a' => 630, 'altitude_m' => 3, 'units' => 'metric', 'timezone' => 'Europe/Berlin',
+            'address' => 'Dyke Road',
+            'owner' => 'Saltmarsh water board',
+            'service_a' => 630,
+            'altitude_m' => 3,
+            'units' => 'metric',
+            'timezone' => 'Europe/Berlin',
         ], [
             'rating_a' => 630, 'poles' => 4, 'test_disconnect' => 'Q01', 'test_device' => 'q1', 'fuel' => 'diesel',
             'rated_kw' => ['diesel' => 160], 'largest_motor_hp' => 40,
-        ], [['Pump 1', 45, 1, true, false], ['Pump 2', 45, 2, false, true], ['Controls', 2, 1, true, false]], ['nominal_v' => 230, 'nominal_hz' => 50]);
+        ], [
+            ['Pump 1', 45, 1, true, false],
+            ['Pump 2', 45, 2, false, true],
+            ['Controls', 2, 1, true, false],
+        ], ['nominal_v' => 230, 'nominal_hz' => 50]);
         $this->sheet($switch, $this->rosa, Standing::Proposed, 'From the template; ten minutes of return delay.', [
             'exercise' => null,
         ]);
@@ -217,22 +285,65 @@ final class DatabaseSeeder extends Seeder
     {
         Carbon::setTestNow($now->copy()->subDay()->setTime(16, 40));
         Site::query()->create([
-            'company_id' => $this->rosa->company_id, 'name' => 'Pell Lane flats', 'installation' => InstallationKind::FactoryControl, 'timezone' => 'America/New_York', 'units' => 'us',
+            'company_id' => $this->rosa->company_id,
+            'name' => 'Pell Lane flats',
+            'installation' => InstallationKind::FactoryControl,
+            'timezone' => 'America/New_York',
+            'units' => 'us',
         ]);
     }
 
     private function surveys(): void
     {
-        $switchOf = static fn(string $name): TransferSwitch => Site::query()->where('name', $name)->firstOrFail()->switches()->firstOrFail();
+        $switchOf = static fn(string $name): TransferSwitch => Site::query()->where('name', $name)
+            ->firstOrFail()
+            ->switches()
+            ->firstOrFail();
         $house = self::HOUSE;
         $juniper = $switchOf('Juniper Row 14');
         $juniper->update(['survey' => $house]);
-        $switchOf('Otter Bend Veterinary Clinic')->update(['survey' => ['meter' => 'two', 'line_conductors' => 6, 'slack_m' => 0, 'service_metal' => 'al', 'opening_m' => 1.1, 'co_alarms' => 'old', 'regulators' => 'no', 'wall' => 'open'] + array_diff_key($house, array_flip(['flood', 'clearance', 'loaded_inwc', 'branch_metal']))]);
-        $switchOf('Mossgate parish hall')->update(['survey' => array_intersect_key($house, array_flip(['meter', 'upstream', 'co_alarms', 'bus_a', 'regulators']))]);
-        $switchOf('Rill Street bookmobile')->update(['survey' => ['cord_m' => 9.1, 'cord_size' => '6', 'cord_end' => 'good', 'multiwire' => 'yes', 'converter_circuit' => 'yes', 'co_alarms' => 'yes', 'opening_m' => 2, 'ventilated' => 'yes', 'selector' => 'both', 'outlet_gfci' => 'no', 'tank_gal' => 3]]);
-        foreach ([['Panel, cover on, before anything was touched', 'panels', 'before', 'PANEL 200 A', 20, false], ['Line side as found, opened by the electrician, dead', 'service', 'before', 'Q1 LINE SIDE', 0, true], ['Neutrals and grounds parted', 'panels', 'after', 'PANEL 200 A', 18, true]] as [$caption, $subject, $moment, $label, $breakers, $isOpen]) {
+        $switchOf('Otter Bend Veterinary Clinic')->update([
+            'survey' => [
+                'meter' => 'two',
+                'line_conductors' => 6,
+                'slack_m' => 0,
+                'service_metal' => 'al',
+                'opening_m' => 1.1,
+                'co_alarms' => 'old',
+                'regulators' => 'no',
+                'wall' => 'open',
+            ] + array_diff_key($house, array_flip(['flood', 'clearance', 'loaded_inwc', 'branch_metal'])),
+        ]);
+        $switchOf('Mossgate parish hall')->update([
+            'survey' => array_intersect_key($house, array_flip(['meter', 'upstream', 'co_alarms', 'bus_a', 'regulators'])),
+        ]);
+        $switchOf('Rill Street bookmobile')->update([
+            'survey' => [
+                'cord_m' => 9.1,
+                'cord_size' => '6',
+                'cord_end' => 'good',
+                'multiwire' => 'yes',
+                'converter_circuit' => 'yes',
+                'co_alarms' => 'yes',
+                'opening_m' => 2,
+                'ventilated' => 'yes',
+                'selector' => 'both',
+                'outlet_gfci' => 'no',
+                'tank_gal' => 3,
+            ],
+        ]);
+        foreach ([
+            ['Panel, cover on, before anything was touched', 'panels', 'before', 'PANEL 200 A', 20, false],
+            ['Line side as found, opened by the electrician, dead', 'service', 'before', 'Q1 LINE SIDE', 0, true],
+            ['Neutrals and grounds parted', 'panels', 'after', 'PANEL 200 A', 18, true],
+        ] as [$caption, $subject, $moment, $label, $breakers, $isOpen]) {
             $file = DemoPicture::of($label, $breakers, $isOpen);
-            KeptPhoto::of(Picture::of($file) ?? throw new \LogicException('the demo draws pictures that can be read'), $juniper, $this->milo, ['id' => Uuid::uuid4()->toString(), 'subject' => $subject, 'moment' => $moment, 'caption' => $caption]);
+            KeptPhoto::of(
+                Picture::of($file) ?? throw new \LogicException('the demo draws pictures that can be read'),
+                $juniper,
+                $this->milo,
+                ['id' => Uuid::uuid4()->toString(), 'subject' => $subject, 'moment' => $moment, 'caption' => $caption],
+            );
             unlink((string) $file->getRealPath());
         }
     }
@@ -240,7 +351,12 @@ final class DatabaseSeeder extends Seeder
     private function plan(Carbon $now): void
     {
         Carbon::setTestNow($now->copy()->subDays(4)->setTime(10, 40));
-        $this->planned(Site::query()->where('name', 'Otter Bend Veterinary Clinic')->firstOrFail()->switches()->firstOrFail(), null, 23, null);
+        $this->planned(
+            Site::query()->where('name', 'Otter Bend Veterinary Clinic')->firstOrFail()->switches()->firstOrFail(),
+            null,
+            23,
+            null,
+        );
     }
 
     /** @param null|array<string, mixed> $powerDown */
@@ -249,7 +365,16 @@ final class DatabaseSeeder extends Seeder
         Plan::query()->create([
             'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->rosa->id, 'choice' => $choice,
             'choice_reason' => $choice === null ? null : 'The owner keeps everything in an ordinary outage; the heater waits.',
-            'facts' => ['generator_breaker_a' => 100, 'fault_ka' => 10, 'withstand_ka' => 22, 'neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'grounds_on_neutral_bar' => $grounds, 'ground_bar_free' => 4],
+            'facts' => [
+                'generator_breaker_a' => 100,
+                'fault_ka' => 10,
+                'withstand_ka' => 22,
+                'neutral_switched' => false,
+                'generator_bonded' => true,
+                'panel_bonded' => true,
+                'grounds_on_neutral_bar' => $grounds,
+                'ground_bar_free' => 4,
+            ],
             'power_down' => $powerDown,
         ]);
     }
@@ -258,9 +383,20 @@ final class DatabaseSeeder extends Seeder
     {
         $switch = Site::query()->where('name', 'Rill Street bookmobile')->firstOrFail()->switches()->firstOrFail();
         Plan::query()->create([
-            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->milo->id, 'facts' => ['neutral_switched' => true, 'generator_bonded' => true, 'panel_bonded' => false],
+            'company_id' => $switch->company_id,
+            'switch_id' => $switch->id,
+            'user_id' => $this->milo->id,
+            'facts' => ['neutral_switched' => true, 'generator_bonded' => true, 'panel_bonded' => false],
             'mobile' => [
-                'battery_kwh' => 3.6, 'stations' => 1, 'chemistry' => 'lfp', 'inverter_kw' => 3, 'inverter_a' => 30, 'charger' => 'Converter', 'jumper' => '1', 'maker_allows' => 'unknown', 'alternate_ever_240' => '1',
+                'battery_kwh' => 3.6,
+                'stations' => 1,
+                'chemistry' => 'lfp',
+                'inverter_kw' => 3,
+                'inverter_a' => 30,
+                'charger' => 'Converter',
+                'jumper' => '1',
+                'maker_allows' => 'unknown',
+                'alternate_ever_240' => '1',
                 'feeder_neutral_a' => 55, 'cord_m' => 7.62, 'cord_size' => '10', 'cord_breaker_a' => 30,
             ],
         ]);
@@ -280,14 +416,27 @@ final class DatabaseSeeder extends Seeder
         $events = [];
         foreach ((new Climate(60_000, 2, 90_000, 40, 1.5, 20_000, 20, 240, 0.5, 1, 11))->disturbances(120) as $disturbance) {
             foreach ($disturbance['events'] as $event) {
-                $events[] = new ScenarioEvent($disturbance['at_ms'] + $event['at_ms'], Verb::SetSource, Side::Normal, [$event['v'], $event['v']]);
+                $events[] = new ScenarioEvent(
+                    $disturbance['at_ms'] + $event['at_ms'],
+                    Verb::SetSource,
+                    Side::Normal,
+                    [$event['v'], $event['v']],
+                );
             }
         }
         $untilMs = 3_600_000;
-        $series = (new UtilityTrace($source, array_values(array_filter($events, static fn(ScenarioEvent $event): bool => $event->atMs < $untilMs - 120_000)), $untilMs))->series();
+        $series = (new UtilityTrace(
+            $source,
+            array_values(array_filter($events, static fn(ScenarioEvent $event): bool => $event->atMs < $untilMs - 120_000)),
+            $untilMs,
+        ))->series();
         Recording::query()->create([
             'company_id' => $this->milo->company_id, 'user_id' => $this->milo->id, 'name' => 'Saltmarsh feeder, the storm of 3 November',
-            'source' => 'Made up for the demo, a table of RMS values', 'phases' => 2, 'nominal_v' => 120, 'nominal_hz' => 60, 'until_ms' => $series->untilMs,
+            'source' => 'Made up for the demo, a table of RMS values',
+            'phases' => 2,
+            'nominal_v' => 120,
+            'nominal_hz' => 60,
+            'until_ms' => $series->untilMs,
             'points' => count($series->atMs), 'series' => RecordingSeries::pack($series),
         ]);
     }
@@ -306,10 +455,15 @@ final class DatabaseSeeder extends Seeder
             $candidates[] = ['name' => "Start delay $seconds s", 'settings' => ['start_delay_ms' => $seconds * 1000] + $sheet];
         }
         $season = Season::query()->create([
-            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->rosa->id, 'title' => '365 days, drawn with seed 7', 'state' => SeasonState::Waiting,
+            'company_id' => $switch->company_id,
+            'switch_id' => $switch->id,
+            'user_id' => $this->rosa->id,
+            'title' => '365 days, drawn with seed 7',
+            'state' => SeasonState::Waiting,
             'input' => [
                 'system' => $facts->plant->toArray(), 'candidates' => $candidates, 'fuel' => ['idle_l_h' => 2.6, 'loaded_l_h' => 5.8],
-                'disturbances' => (new Climate(40, 8, 60, 45, 2, 14, 20, 28_800, 0.4, 365, 7))->disturbances(120), 'until_ms' => 31_536_000_000,
+                'disturbances' => (new Climate(40, 8, 60, 45, 2, 14, 20, 28_800, 0.4, 365, 7))->disturbances(120),
+                'until_ms' => 31_536_000_000,
             ],
         ]);
         (new PlaySeason($season->id))->handle();
@@ -321,10 +475,20 @@ final class DatabaseSeeder extends Seeder
      * @param list<array{string, int|float, int, bool, bool}> $loads
      * @param array<string, int>                                  $nominal
      */
-    private function site(string $name, InstallationKind $kind, array $facts, array $parts, array $loads, array $nominal = []): TransferSwitch
-    {
+    private function site(
+        string $name,
+        InstallationKind $kind,
+        array $facts,
+        array $parts,
+        array $loads,
+        array $nominal = [],
+    ): TransferSwitch {
         $site = Site::query()->create($facts + [
-            'company_id' => $this->rosa->company_id, 'name' => $name, 'installation' => $kind, 'timezone' => 'America/New_York', 'units' => 'us',
+            'company_id' => $this->rosa->company_id,
+            'name' => $name,
+            'installation' => $kind,
+            'timezone' => 'America/New_York',
+            'units' => 'us',
         ]);
         $template = new SheetTemplate($kind);
         $plant = $template->plant()->toArray();
@@ -332,14 +496,24 @@ final class DatabaseSeeder extends Seeder
             $plant['sources'][$side] = $nominal + $plant['sources'][$side];
         }
         $switch = TransferSwitch::query()->create($parts + [
-            'company_id' => $site->company_id, 'site_id' => $site->id, 'name' => 'Q1', 'application' => $template->application(), 'plant' => $plant,
+            'company_id' => $site->company_id,
+            'site_id' => $site->id,
+            'name' => 'Q1',
+            'application' => $template->application(),
+            'plant' => $plant,
             'service_rated' => false, 'has_compressor' => false, 'largest_motor_hp' => 0,
         ]);
         foreach ($loads as $place => [$load, $kw, $priority, $mustRun, $shed]) {
             LoadItem::query()->create([
-                'company_id' => $site->company_id, 'switch_id' => $switch->id, 'place' => $place, 'name' => $load, 'kw' => $kw, 'priority' => $priority,
+                'company_id' => $site->company_id,
+                'switch_id' => $switch->id,
+                'place' => $place,
+                'name' => $load,
+                'kw' => $kw,
+                'priority' => $priority,
                 'must_run' => $mustRun, 'shed' => $shed, 'essential' => $mustRun,
-                'connect' => $plant['sources']['normal']['phases'] === 2 ? ($kw >= 1.4 && $load !== 'Always on' ? 'L1L2' : ['L1', 'L2'][$place % 2]) : null,
+                'connect' => $plant['sources']['normal']['phases'] === 2 ? ($kw >= 1.4
+                    && $load !== 'Always on' ? 'L1L2' : ['L1', 'L2'][$place % 2]) : null,
                 'compressor' => str_contains($load, 'Heat pump'), 'start_kva' => match ($load) {
                     'Heat pump' => 17,
                     'Well pump' => 6,
@@ -352,11 +526,18 @@ final class DatabaseSeeder extends Seeder
     }
 
     /** @param array<string, mixed> $changes against the template */
-    private function sheet(TransferSwitch $switch, User $author, Standing $standing, string $note, array $changes = [], ReturnSchool $school = ReturnSchool::StormWise): void
-    {
+    private function sheet(
+        TransferSwitch $switch,
+        User $author,
+        Standing $standing,
+        string $note,
+        array $changes = [],
+        ReturnDelayMethod $school = ReturnDelayMethod::StormWise,
+    ): void {
         $settings = (new SheetTemplate($switch->site->installation, $school))->settings()->toWire();
         $this->sheets->write($switch, MergePatch::apply($settings, $changes), [
-            'exercise' => ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false], 'load_tests_per_year' => 4,
+            'exercise' => ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false],
+            'load_tests_per_year' => 4,
         ], $standing, $note, $author, (int) $switch->sheets()->max('version'));
     }
 
@@ -366,7 +547,12 @@ final class DatabaseSeeder extends Seeder
      */
     private function timed(TransferSwitch $switch, User $user, array $marks, string $signer, ?string $owner = null): void
     {
-        $run = $this->opener->open($switch->fresh() ?? $switch, $user, 500, ['install' => $owner !== null, 'test_button' => $owner !== null]);
+        $run = $this->opener->open(
+            $switch->fresh() ?? $switch,
+            $user,
+            500,
+            ['install' => $owner !== null, 'test_button' => $owner !== null],
+        );
         $this->marks($run, $user, $marks);
         if ($owner !== null) {
             $this->work->through($run->refresh(), $user, $owner, self::SIGNATURE);
@@ -380,7 +566,10 @@ final class DatabaseSeeder extends Seeder
     {
         $begin = Carbon::now();
         $this->keeper->keep($run, $user, array_map(static fn(array $mark): array => [
-            'id' => Uuid::uuid4()->toString(), 'event' => $mark[0], 'at_ms' => $mark[1], 'client_wall' => $begin->copy()->addMilliseconds($mark[1])->toIso8601ZuluString('millisecond'),
+            'id' => Uuid::uuid4()->toString(),
+            'event' => $mark[0],
+            'at_ms' => $mark[1],
+            'client_wall' => $begin->copy()->addMilliseconds($mark[1])->toIso8601ZuluString('millisecond'),
         ], $marks));
     }
 }

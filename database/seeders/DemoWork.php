@@ -20,7 +20,17 @@ final readonly class DemoWork
 {
     private const OWNER = 'M40 84L62 40L74 92L96 48L108 88M130 86L150 54L168 84L186 60L204 88L260 70';
     /** By the unit of a band that has no nominal value. */
-    private const FIGURES = ['MΩ' => 550, 'mV' => 18, '%' => 0.8, 'A' => 21.4];
+    private const FIGURES = [
+        'MΩ' => 550,
+        'mV' => 18,
+        '%' => 0.8,
+        'A' => 21.4,
+        'Ω' => 0.02,
+        'mΩ' => 0.24,
+        'times' => 1.1,
+        's' => 2.1,
+        'Hz' => 58.9,
+    ];
 
     public function __construct(private KeepAnswers $answers, private KeepPhoto $photos) {}
 
@@ -34,10 +44,17 @@ final readonly class DemoWork
                 continue; // the stopwatch has answered it
             }
             $photos = $step->kind === StepKind::Photo ? [$this->picture($run, $user, $step)] : [];
-            $answers[] = ['id' => Uuid::uuid4()->toString(), 'step' => $step->id, 'client_wall' => Carbon::now()->toIso8601ZuluString('millisecond')] + match ($step->kind) {
+            $answers[] = [
+                'id' => Uuid::uuid4()->toString(),
+                'step' => $step->id,
+                'client_wall' => Carbon::now()->toIso8601ZuluString('millisecond'),
+            ] + match ($step->kind) {
                 StepKind::Measure => ['value' => $this->figure($step)] + ($step->tick === null ? [] : ['so' => true]),
-                StepKind::Choose => ['choice' => $step->choices[0]],
-                StepKind::Sign => ['so' => true] + ($step->id === 'clean_up/sign-owner' ? ['name' => $owner, 'drawing' => self::OWNER] : ['name' => $user->name, 'drawing' => $drawing]),
+                StepKind::Choose => ['choice' => array_key_first($step->choices)],
+                StepKind::Sign => ['so' => true] + ($step->id === 'clean_up/sign-owner' ? ['name' => $owner, 'drawing' => self::OWNER] : [
+                    'name' => $user->name,
+                    'drawing' => $drawing,
+                ]),
                 StepKind::Photo => ['so' => true, 'photos' => $photos],
                 default => ['so' => true] + ($step->asks === null ? [] : ['note' => 'TS-14, calibrated until March 2027']),
             };
@@ -54,8 +71,11 @@ final readonly class DemoWork
 
         return match (true) {
             $step->band === null => 0.0,
-            $step->band->unit === 'Hz' => (float) $nominal,
-            $nominal !== null && $step->band->min !== null && $step->band->max !== null => round($nominal + 0.1 * ($step->band->max - $nominal), 1),
+            $nominal !== null && $step->band->unit === 'Hz' => $nominal,
+            $nominal !== null && $step->band->min !== null && $step->band->max !== null => round(
+                $nominal + 0.1 * ($step->band->max - $nominal),
+                1,
+            ),
             $step->band->quantity === 'Neutral to ground' => 0.4,
             $step->band->min !== null && $step->band->unit === 'V' => round($step->band->min + 0.5, 1),
             default => self::FIGURES[$step->band->unit] ?? 1.0,
@@ -64,9 +84,20 @@ final readonly class DemoWork
 
     private function picture(Run $run, User $user, Step $step): string
     {
-        $file = DemoPicture::of(mb_strtoupper(mb_substr($step->title, 0, 34)), str_contains($step->id, 'closed') ? 12 : 0, ! str_contains($step->id, 'closed'));
+        $file = DemoPicture::of(
+            mb_strtoupper(mb_substr($step->title, 0, 34)),
+            str_contains($step->id, 'closed') ? 12 : 0,
+            ! str_contains($step->id, 'closed'),
+        );
         $id = Uuid::uuid4()->toString();
-        $this->photos->keep($run, $user, $id, $step->id, Picture::of($file) ?? throw new \LogicException('the demo draws pictures that can be read'), null);
+        $this->photos->keep(
+            $run,
+            $user,
+            $id,
+            $step->id,
+            Picture::of($file) ?? throw new \LogicException('the demo draws pictures that can be read'),
+            null,
+        );
         unlink((string) $file->getRealPath());
 
         return $id;

@@ -38,7 +38,8 @@ Alpine.data('signature', signature);
 Alpine.data('stopwatch', stopwatch);
 Alpine.start();
 attachStrips();
-document.querySelector('.subjects [aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' }); // on a phone the row of pages is longer than the screen
+// on a phone the row of pages is longer than the screen
+document.querySelector('.subjects [aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
 
 // The worker keeps the pages of a run, so that a reload in the basement still shows the stopwatch.
 if ('serviceWorker' in navigator) {

@@ -15,8 +15,17 @@ final class RoomsTest extends TestCase
         'app/Bridge' => ['App\Stage', 'App\Http', 'Illuminate\Http'],
         'app/Http' => ['App\Stage'],
     ];
-    /** What a stage may borrow from another: the sheet's form, and for the report the words of the verdict, the one-line and the landing list. */
-    private const BORROWED = ['Rehearsal' => ['Settings'], 'Library' => ['Rehearsal'], 'Season' => ['Settings'], 'Handover' => ['Commissioning', 'Plan', 'Rehearsal', 'Settings'], 'Plan' => ['Settings']];
+    /**
+     * What a stage may borrow from another: the sheet's form, and for the report the words of the verdict, the one-line and
+     * the landing list.
+     */
+    private const BORROWED = [
+        'Rehearsal' => ['Settings'],
+        'Library' => ['Rehearsal'],
+        'Season' => ['Settings'],
+        'Handover' => ['Commissioning', 'Plan', 'Rehearsal', 'Settings'],
+        'Plan' => ['Settings'],
+    ];
 
     #[Test]
     public function the_arrows_point_one_way(): void
@@ -59,7 +68,12 @@ final class RoomsTest extends TestCase
         foreach (['app', 'core/src', 'config', 'routes', 'resources', 'database', 'bin', 'tests', 'docs'] as $room) {
             foreach ($this->files($room, '') as $file) {
                 if ($file !== __FILE__ && ! str_ends_with($file, '.png') && ! str_ends_with($file, '.woff2')) {
-                    self::assertDoesNotMatchRegularExpression('#https?://(?!127\.0\.0\.1|www\.w3\.org|json-schema\.org|escapement\.example|openfontlicense|scripts\.sil|github\.com/googlefonts)#', (string) file_get_contents($file), $file);
+                    self::assertDoesNotMatchRegularExpression(
+                        '#https?://(?!127\.0\.0\.1|www\.w3\.org|json-schema\.org|escapement\.example|openfontlicense'
+                            . '|scripts\.sil|github\.com/googlefonts)#',
+                        (string) file_get_contents($file),
+                        $file,
+                    );
                 }
             }
         }
@@ -69,7 +83,10 @@ final class RoomsTest extends TestCase
     private function files(string $room, string $ending = '.php'): array
     {
         $files = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__, 2) . "/$room", \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(
+            dirname(__DIR__, 2) . "/$room",
+            \FilesystemIterator::SKIP_DOTS,
+        )) as $file) {
             if (str_ends_with((string) $file, $ending)) {
                 $files[] = (string) $file;
             }

@@ -1,19 +1,51 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, signIn, test } from './steps.js';
 
-const views = { board: '/', 'new site': '/sites/new', survey: '/sites/1', 'survey, placement': '/sites/3?on=place', 'survey, loads': '/sites/1?on=loads', 'survey, photos': '/sites/1?on=photos', 'typical loads': '/library/loads', shedding: '/switches/1/shedding', landing: '/switches/3/landing', batteries: '/switches/5/mobile', 'pack list': '/switches/1/pack-list', settings: '/switches/4/settings', difference: '/switches/1/settings/difference', plan: '/switches/1/plan', wires: '/switches/1/wires', 'power-down': '/switches/1/power-down', library: '/library', seasons: '/switches/1/season', rehearsal: '/switches/3/rehearsal', runs: '/switches/1/commission', stopwatch: '/runs/3', procedure: '/runs/3/procedure', 'procedure as a sheet': '/runs/3/sheet', report: '/runs/2/report', account: '/account' };
+const views = {
+    board: '/',
+    'new site': '/sites/new',
+    survey: '/sites/1',
+    'survey, placement': '/sites/3?on=place',
+    'survey, loads': '/sites/1?on=loads',
+    'survey, photos': '/sites/1?on=photos',
+    'typical loads': '/library/loads',
+    shedding: '/switches/1/shedding',
+    landing: '/switches/3/landing',
+    batteries: '/switches/5/mobile',
+    'pack list': '/switches/1/pack-list',
+    settings: '/switches/4/settings',
+    difference: '/switches/1/settings/difference',
+    plan: '/switches/1/plan',
+    wires: '/switches/1/wires',
+    'power-down': '/switches/1/power-down',
+    library: '/library',
+    seasons: '/switches/1/season',
+    rehearsal: '/switches/3/rehearsal',
+    runs: '/switches/1/commission',
+    stopwatch: '/runs/3',
+    procedure: '/runs/3/procedure',
+    'procedure as a sheet': '/runs/3/sheet',
+    report: '/runs/2/report',
+    account: '/account',
+};
 
 for (const scheme of ['light', 'dark']) {
     test(`no serious barrier on any main view, ${scheme}`, async ({ browser }) => {
         test.setTimeout(360_000); // a scan of two dozen pages, on a busy machine
-        const context = await browser.newContext({ colorScheme: scheme, baseURL: process.env.ESCAPEMENT_URL, viewport: { width: 1280, height: 800 } });
+        const context = await browser.newContext({
+            colorScheme: scheme,
+            baseURL: process.env.ESCAPEMENT_URL,
+            viewport: { width: 1280, height: 800 },
+        });
         const page = await context.newPage();
         await signIn(page);
         for (const [name, address] of Object.entries(views)) {
             expect((await page.goto(address)).status(), name).toBe(200);
             const axe = new AxeBuilder({ page });
             // In the dark only the colours are other.
-            const { violations } = await (scheme === 'light' ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa']) : axe.withRules(['color-contrast'])).analyze();
+            const { violations } = await (
+                scheme === 'light' ? axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa']) : axe.withRules(['color-contrast'])
+            ).analyze();
             const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
             expect(serious.map(({ id, nodes }) => `${name}: ${id} ${nodes[0].html.slice(0, 160)}`)).toEqual([]);
         }
@@ -41,7 +73,11 @@ function tooSmall() {
     while (texts.nextNode()) {
         const element = texts.currentNode.parentElement;
         const isSeen = texts.currentNode.textContent.trim() !== '' && element.getClientRects().length > 0;
-        if (isSeen && !element.closest('svg, script, noscript, option, .visually-hidden') && parseFloat(getComputedStyle(element).fontSize) < 15) {
+        if (
+            isSeen &&
+            !element.closest('svg, script, noscript, option, .visually-hidden') &&
+            parseFloat(getComputedStyle(element).fontSize) < 15
+        ) {
             small.push(`${element.className} ${texts.currentNode.textContent.trim().slice(0, 40)}`);
         }
     }

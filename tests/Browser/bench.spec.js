@@ -46,10 +46,16 @@ test('the small one-line follows the cursor', async ({ page }) => {
     await page.getByRole('slider', { name: /Time cursor/ }).focus();
     await page.keyboard.press('Home');
     await expect(line).toHaveAttribute('data-bus', 'normal');
-    await page.getByRole('button', { name: /Loads dark/ }).first().click();
+    await page
+        .getByRole('button', { name: /Loads dark/ })
+        .first()
+        .click();
     await expect(line).toHaveAttribute('data-bus', 'dark');
     await expect(line).toHaveAttribute('data-n', 'dead');
-    await page.getByRole('button', { name: /closes on the generator|Load on the generator|Loads live/ }).first().click();
+    await page
+        .getByRole('button', { name: /closes on the generator|Load on the generator|Loads live/ })
+        .first()
+        .click();
     await expect(line).toHaveAttribute('data-bus', 'emergency');
 });
 
@@ -58,7 +64,9 @@ test('a recording is brought in with its columns offered, and a season is played
     await page.goto('/library');
     await page.getByText('Bring in a recording').click();
     const rows = ['when,north,south'];
-    for (let s = 0; s < 300; s++) { rows.push(`${s},${s > 60 && s < 140 ? 0 : 120},${s > 60 && s < 140 ? 0 : 121}`); }
+    for (let s = 0; s < 300; s++) {
+        rows.push(`${s},${s > 60 && s < 140 ? 0 : 120},${s > 60 && s < 140 ? 0 : 121}`);
+    }
     await page.getByLabel(/^File:/).setInputFiles({ name: 'north yard.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
     await expect(page.getByLabel('Name', { exact: true })).toHaveValue('north yard');
     await page.getByLabel('Voltage 1').selectOption('north');

@@ -104,7 +104,10 @@ test('without script the rehearsal still plays', async ({ browser }) => {
     const page = await context.newPage();
     await signIn(page);
     await page.getByRole('link', { name: /Juniper Row 14/ }).click();
-    await page.getByRole('link', { name: /^Rehearsal/ }).first().click();
+    await page
+        .getByRole('link', { name: /^Rehearsal/ })
+        .first()
+        .click();
     await page.getByRole('button', { name: 'Blink', exact: true }).click();
     await expect(page.locator('.figures')).toContainText('Starts avoided 1');
     await page.getByLabel('Start delay').fill('0');

@@ -6,7 +6,9 @@ test('a mark made while the answer to the last one is being read stays on screen
         // a slow phone: what is read from its store arrives a second later
         const { set } = Object.getOwnPropertyDescriptor(IDBTransaction.prototype, 'oncomplete');
         Object.defineProperty(IDBTransaction.prototype, 'oncomplete', {
-            set(done) { set.call(this, this.mode === 'readonly' ? () => setTimeout(done, 1000) : done); },
+            set(done) {
+                set.call(this, this.mode === 'readonly' ? () => setTimeout(done, 1000) : done);
+            },
         });
     });
     await beginRun(page, await newHouse(page, `Slow Phone Lane ${Date.now()}`));
@@ -19,7 +21,11 @@ test('a mark made while the answer to the last one is being read stays on screen
     await expect(lines).toHaveCount(2);
     await page.evaluate(() => {
         const list = document.querySelector('.marks');
-        new MutationObserver(() => { if (list.querySelectorAll('li').length < 2) { list.dataset.lost = 'a mark was gone'; } }).observe(list, { childList: true });
+        new MutationObserver(() => {
+            if (list.querySelectorAll('li').length < 2) {
+                list.dataset.lost = 'a mark was gone';
+            }
+        }).observe(list, { childList: true });
     });
     await expect(page.getByText('All sent.')).toBeVisible();
     await page.waitForTimeout(1500);
@@ -35,7 +41,11 @@ test('a reload never offers a mark that was made already, however slow the phone
     await expect(page.getByText('All sent.')).toBeVisible();
     await page.addInitScript(() => {
         const { set } = Object.getOwnPropertyDescriptor(IDBTransaction.prototype, 'oncomplete');
-        Object.defineProperty(IDBTransaction.prototype, 'oncomplete', { set(done) { set.call(this, () => setTimeout(done, 1000)); } });
+        Object.defineProperty(IDBTransaction.prototype, 'oncomplete', {
+            set(done) {
+                set.call(this, () => setTimeout(done, 1000));
+            },
+        });
     });
     await page.reload();
     await page.waitForTimeout(300);
@@ -76,10 +86,14 @@ test('after an outage the test button is timed on the same watch, and the outage
     await mark('utility off');
     await page.getByRole('button', { name: /^Undo/ }).click();
     await expect(page.getByRole('list', { name: 'Marks', exact: true })).toContainText('struck out'); // alone, and still in sight
-    for (const name of ['utility off', 'start signal', 'generator good', 'load on G']) { await mark(name); }
+    for (const name of ['utility off', 'start signal', 'generator good', 'load on G']) {
+        await mark(name);
+    }
     await expect(page.getByRole('button', { name: 'Time the test button' })).toBeHidden(); // not in the middle of a run
     await page.getByRole('button', { name: 'No bait test' }).click();
-    for (const name of ['utility on', 'load back on U', 'engine stopped']) { await mark(name); }
+    for (const name of ['utility on', 'load back on U', 'engine stopped']) {
+        await mark(name);
+    }
 
     await page.getByRole('button', { name: 'Time the test button' }).click();
     await expect(page.getByRole('heading', { name: 'Test by the button' })).toBeVisible();
@@ -88,7 +102,9 @@ test('after an outage the test button is timed on the same watch, and the outage
     await page.getByRole('button', { name: 'Time the test button' }).click();
     await mark('test begun');
     await page.getByRole('button', { name: 'Skip: start signal' }).click();
-    for (const name of ['generator good', 'load on G', 'test ended', 'load back on U', 'engine stopped']) { await mark(name); }
+    for (const name of ['generator good', 'load on G', 'test ended', 'load back on U', 'engine stopped']) {
+        await mark(name);
+    }
     const lines = page.getByRole('list', { name: 'Marks', exact: true }).getByRole('listitem');
     await expect(lines).toHaveCount(6); // the run at hand; what was timed before is below
     await expect(page.getByRole('heading', { name: 'Test by the button' })).toBeVisible();

@@ -45,7 +45,9 @@ test('a server that is gone in the middle loses nothing', async ({ page }) => {
     // it and sends it again; then all is well.
     let server = 'gone';
     await page.route('**/marks', async (route) => {
-        if (server === 'well') { return route.continue(); }
+        if (server === 'well') {
+            return route.continue();
+        }
         if (server === 'deaf') {
             server = 'well';
             await route.fetch();

@@ -4,14 +4,27 @@ import { expect, newHouse, signIn, test } from './steps.js';
 async function plannedHouse(page, name) {
     const settings = await newHouse(page, name);
     await page.goto('/');
-    await page.getByRole('link', { name: new RegExp(name) }).first().click();
-    await page.getByRole('link', { name: /^Survey/ }).first().click();
+    await page
+        .getByRole('link', { name: new RegExp(name) })
+        .first()
+        .click();
+    await page
+        .getByRole('link', { name: /^Survey/ })
+        .first()
+        .click();
     await page.getByRole('link', { name: /^Source and fuel/ }).click();
     await page.getByLabel('Fuel', { exact: true }).selectOption('lp');
     await page.getByLabel('Rating on LP').fill('18');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await page.getByRole('link', { name: /^Loads/ }).first().click();
-    for (const [i, [load, kw]] of [['Lights', '1'], ['Heater', '4.5'], ['Range', '8']].entries()) {
+    await page
+        .getByRole('link', { name: /^Loads/ })
+        .first()
+        .click();
+    for (const [i, [load, kw]] of [
+        ['Lights', '1'],
+        ['Heater', '4.5'],
+        ['Range', '8'],
+    ].entries()) {
         await page.getByLabel(`Load ${i + 1}`, { exact: true }).fill(load);
         await page.getByLabel(`Running kW of load ${i + 1}`).fill(kw);
         await page.getByLabel(`Load ${i + 1}: ${i === 0 ? 'must run' : 'may be shed'}`).check();

@@ -3,8 +3,13 @@ import { beginRun, expect, goOffline, goOnline, newHouse, signIn, test } from '.
 /** Answers the first step and holds its request; what is returned lets it go on. */
 async function answerOnTheWay(page, now) {
     let letGo;
-    const held = new Promise((resolve) => { letGo = resolve; });
-    await page.route('**/answers', async (route) => { await held; await route.continue(); });
+    const held = new Promise((resolve) => {
+        letGo = resolve;
+    });
+    await page.route('**/answers', async (route) => {
+        await held;
+        await route.continue();
+    });
     await now.getByRole('button', { name: 'It is so' }).click();
     await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
     return letGo;
@@ -15,7 +20,9 @@ test('a procedure goes on in the basement, past a reload, and is whole when the 
     await signIn(page);
     const run = await beginRun(page, await newHouse(page, `Cellar Lane ${Date.now()}`));
     await page.goto(`${run}/procedure`);
-    await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+    await page.evaluate(async () => {
+        await navigator.serviceWorker.ready;
+    });
     await page.reload();
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await page.reload();
@@ -29,7 +36,7 @@ test('a procedure goes on in the basement, past a reload, and is whole when the 
     await goOffline(context);
     await now.getByRole('button', { name: 'It is so' }).click();
     await expect(page.getByText('1 to send')).toBeVisible();
-    for (let steps = 0; steps < 12 && await now.getByRole('heading').textContent() !== 'Prove dead'; steps++) {
+    for (let steps = 0; steps < 12 && (await now.getByRole('heading').textContent()) !== 'Prove dead'; steps++) {
         await now.getByLabel(/^Note/).fill('Tagged, TS-14.');
         await now.getByRole('button', { name: 'It is so' }).click();
         await page.waitForTimeout(150);
@@ -62,17 +69,22 @@ test('pictures taken without a network survive a reload and arrive over a connec
     await signIn(page);
     const run = await beginRun(page, await newHouse(page, `Lens Lane ${Date.now()}`));
     await page.goto(`${run}/procedure`);
-    await page.evaluate(async () => { await navigator.serviceWorker.ready; });
+    await page.evaluate(async () => {
+        await navigator.serviceWorker.ready;
+    });
     await page.reload();
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await page.reload();
     await goOffline(context);
     const now = page.locator('.now:not([hidden])');
-    const picture = await page.evaluate(() => new Promise((resolve) => {
-        const canvas = Object.assign(document.createElement('canvas'), { width: 2400, height: 1200 });
-        canvas.getContext('2d').fillRect(10, 10, 400, 400);
-        canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
-    }));
+    const picture = await page.evaluate(
+        () =>
+            new Promise((resolve) => {
+                const canvas = Object.assign(document.createElement('canvas'), { width: 2400, height: 1200 });
+                canvas.getContext('2d').fillRect(10, 10, 400, 400);
+                canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
+            }),
+    );
     const file = { name: 'lug.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(picture) };
     await now.locator('input[type=file]').setInputFiles([file, file, file]);
     await expect(now.locator('[data-picture]')).toHaveCount(3);
@@ -84,7 +96,9 @@ test('pictures taken without a network survive a reload and arrive over a connec
     const heard = [];
     await page.route('**/photos', (route) => {
         tries += 1;
-        if (tries % 2 === 1) { return route.abort(); }
+        if (tries % 2 === 1) {
+            return route.abort();
+        }
         heard.push(route.request().postDataBuffer().length);
         return route.continue();
     });
@@ -93,7 +107,10 @@ test('pictures taken without a network survive a reload and arrive over a connec
     expect(heard).toHaveLength(3);
     await expect(page.locator('[data-item="isolate/briefing"]')).toContainText('3 pictures');
     await page.reload();
-    const shown = await page.locator('.now:not([hidden]) [data-picture] img').first().evaluate((image) => image.decode().then(() => [image.naturalWidth, image.naturalHeight]));
+    const shown = await page
+        .locator('.now:not([hidden]) [data-picture] img')
+        .first()
+        .evaluate((image) => image.decode().then(() => [image.naturalWidth, image.naturalHeight]));
     expect(shown).toEqual([320, 160]);
 });
 
@@ -120,7 +137,11 @@ test('a camera that is open while an answer arrives loses no picture', async ({ 
     const [camera] = await Promise.all([page.waitForEvent('filechooser'), now.locator('.now-camera').click()]);
     letGo();
     await expect(answered(page)).toContainText('1 of');
-    await camera.setFiles({ name: 'lug.svg', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64') });
+    await camera.setFiles({
+        name: 'lug.svg',
+        mimeType: 'image/png',
+        buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'),
+    });
     await expect(now.locator('[data-picture]')).toHaveCount(1);
     await expect(page.getByText('All sent.')).toBeVisible();
     await expect(page.locator('[data-item="isolate/block-engine"]')).toContainText('1 picture');
@@ -133,11 +154,22 @@ test('the owner draws a name at the end, and the report shows it', async ({ page
     await page.goto(`${run}/procedure`);
     const step = page.locator('[data-step="clean_up/sign-owner"]');
     await page.evaluate(async () => {
-        const answers = [...document.querySelectorAll('[data-step]')].filter(({ dataset }) => dataset.step !== 'clean_up/sign-owner').map(({ dataset }) => ({
-            id: crypto.randomUUID(), step: dataset.step, so: true, note: 'By the test.', name: 'Ana Quist',
-            ...(dataset.kind === 'measure' ? { value: Number(dataset.min || 1) } : {}), ...(dataset.kind === 'choose' ? { choice: dataset.wanted } : {}),
-        }));
-        await fetch(document.querySelector('[data-send-to]').dataset.sendTo, { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content }, body: JSON.stringify({ answers }) });
+        const answers = [...document.querySelectorAll('[data-step]')]
+            .filter(({ dataset }) => dataset.step !== 'clean_up/sign-owner')
+            .map(({ dataset }) => ({
+                id: crypto.randomUUID(),
+                step: dataset.step,
+                so: true,
+                note: 'By the test.',
+                name: 'Ana Quist',
+                ...(dataset.kind === 'measure' ? { value: Number(dataset.min || dataset.max || 1) } : {}),
+                ...(dataset.kind === 'choose' ? { choice: dataset.wanted } : {}),
+            }));
+        await fetch(document.querySelector('[data-send-to]').dataset.sendTo, {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf-token]').content },
+            body: JSON.stringify({ answers }),
+        });
     });
     await page.reload();
     await expect(step).toBeVisible();

@@ -2,15 +2,27 @@ import { expect, signIn, test } from './steps.js';
 
 // Every kind of installation, from a new site to a signed report and the owner's page, by real forms: the short path.
 const kinds = {
-    K1: 'Whole house', K2: 'Chosen circuits', K3: 'Two full-size panels', K4: 'Plug-in switch box', K5: 'Mobile, one hot', K6: 'Mobile, two hots',
-    K7: 'Three-phase, two supplies', K8: 'Three-phase, generator, contactors', K9: 'Three-phase, motor-driven', K10: 'House with factory control',
+    K1: 'Whole house',
+    K2: 'Chosen circuits',
+    K3: 'Two full-size panels',
+    K4: 'Plug-in switch box',
+    K5: 'Mobile, one hot',
+    K6: 'Mobile, two hots',
+    K7: 'Three-phase, two supplies',
+    K8: 'Three-phase, generator, contactors',
+    K9: 'Three-phase, motor-driven',
+    K10: 'House with factory control',
 };
 const isMobile = (kind) => ['K5', 'K6'].includes(kind);
 
 for (const [kind, label] of Object.entries(kinds)) {
     test(`${kind} is surveyed, planned, set, rehearsed, timed, signed and handed over`, async ({ page }) => {
         const wrong = [];
-        page.on('response', (response) => { if (response.status() >= 400) { wrong.push(`${response.status()} ${response.request().method()} ${response.url()}`); } });
+        page.on('response', (response) => {
+            if (response.status() >= 400) {
+                wrong.push(`${response.status()} ${response.request().method()} ${response.url()}`);
+            }
+        });
         await signIn(page);
 
         await page.goto('/sites/new');
@@ -23,7 +35,7 @@ for (const [kind, label] of Object.entries(kinds)) {
             await page.getByLabel('Service size').fill('100');
             await saveAndOn(page, 'Panels');
             await saveAndOn(page, 'Source');
-            if (await page.getByLabel('Fuel').count() > 0) {
+            if ((await page.getByLabel('Fuel').count()) > 0) {
                 await page.getByLabel('Fuel').selectOption('lp');
                 await page.getByLabel('Rating on LP').fill('18');
             }
@@ -34,7 +46,9 @@ for (const [kind, label] of Object.entries(kinds)) {
             await expect(page.getByText('Saved.')).toBeVisible();
             await subject(page, 'Loads');
             await page.getByText('From the library, many at once').click();
-            for (const pick of (await page.locator('.typical-picks input').all()).slice(0, 3)) { await pick.check(); }
+            for (const pick of (await page.locator('.typical-picks input').all()).slice(0, 3)) {
+                await pick.check();
+            }
             await page.getByRole('button', { name: 'Put them in' }).click();
             await expect(page.getByText('3 loads stand at the end')).toBeVisible();
             await page.getByRole('button', { name: 'Save the loads' }).click();
@@ -65,7 +79,7 @@ for (const [kind, label] of Object.entries(kinds)) {
         await test.step('rehearsal, and back', async () => {
             await page.goto(at('rehearsal'));
             const stories = page.locator('.stories > .choice > button');
-            await stories.nth(Math.min(1, await stories.count() - 1)).click();
+            await stories.nth(Math.min(1, (await stories.count()) - 1)).click();
             await expect(page.locator('.strip')).toBeVisible();
             await page.goBack();
             await expect(page.locator('.strip')).toBeVisible();
@@ -73,14 +87,22 @@ for (const [kind, label] of Object.entries(kinds)) {
 
         await test.step('the outage is timed and signed', async () => {
             await page.goto(at('commission'));
-            const device = isMobile(kind) ? null : await page.locator('.missing b').first().textContent().catch(() => null);
+            const device = isMobile(kind)
+                ? null
+                : await page
+                      .locator('.missing b')
+                      .first()
+                      .textContent()
+                      .catch(() => null);
             await page.getByRole('button', { name: /begin a run/ }).click();
             const watch = page.locator('[data-watch]');
             await expect(watch).toHaveAttribute('data-run-id', /\d+/);
-            if (device) { await expect(page.locator('main')).toContainText(device); }
+            if (device) {
+                await expect(page.locator('main')).toContainText(device);
+            }
             const mark = page.getByRole('button', { name: /^Mark: / });
             await expect(mark).toBeVisible();
-            for (let presses = 0; presses < 12 && await mark.isVisible(); presses++) {
+            for (let presses = 0; presses < 12 && (await mark.isVisible()); presses++) {
                 await mark.click();
                 await page.waitForTimeout(450); // the button rests, so that a finger that bounces marks once
             }
@@ -89,7 +111,9 @@ for (const [kind, label] of Object.entries(kinds)) {
             await expect(page.getByText('Signed. The run is closed')).toBeVisible();
             await expect(page.locator('main')).toContainText('chain whole');
             await expect(page.locator('.summary')).toContainText('Not proved by this run');
-            if (device) { await expect(page.locator('main')).toContainText(device); }
+            if (device) {
+                await expect(page.locator('main')).toContainText(device);
+            }
         });
 
         await test.step('the owner reads it', async () => {
@@ -98,7 +122,9 @@ for (const [kind, label] of Object.entries(kinds)) {
             await page.goto(new URL(link).pathname);
             await expect(page.getByRole('heading', { name: /how it behaves/ })).toBeVisible();
             await expect(page.locator('main')).toContainText('+1 555 0142');
-            if (isMobile(kind)) { await expect(page.locator('main')).not.toContainText('by itself for'); }
+            if (isMobile(kind)) {
+                await expect(page.locator('main')).not.toContainText('by itself for');
+            }
         });
         expect(wrong).toEqual([]);
     });

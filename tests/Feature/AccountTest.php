@@ -26,7 +26,10 @@ final class AccountTest extends TestCase
     public function a_wrong_password_is_told_at_the_field_and_the_address_is_kept(): void
     {
         $user = UserFactory::make();
-        $this->from('/login')->post('/login', ['email' => $user->email, 'password' => 'wrong'])->assertRedirect('/login')->assertSessionHasErrors('email');
+        $this->from('/login')->post(
+            '/login',
+            ['email' => $user->email, 'password' => 'wrong'],
+        )->assertRedirect('/login')->assertSessionHasErrors('email');
         $this->get('/login')->assertSee('do not belong together')->assertSee($user->email);
         $this->assertGuest();
     }
@@ -46,7 +49,10 @@ final class AccountTest extends TestCase
     public function a_new_password_needs_the_old_one_and_twelve_characters(): void
     {
         $user = $this->signIn();
-        $change = fn(string $old, string $new) => $this->put('/account/password', ['current_password' => $old, 'password' => $new, 'password_confirmation' => $new]);
+        $change = fn(string $old, string $new) => $this->put(
+            '/account/password',
+            ['current_password' => $old, 'password' => $new, 'password_confirmation' => $new],
+        );
         $change('not it', 'another long secret')->assertSessionHasErrors('current_password');
         $change('a long enough secret', 'short')->assertSessionHasErrors('password');
         $change('a long enough secret', 'another long secret')->assertRedirect('/account')->assertSessionHasNoErrors();

@@ -30,7 +30,12 @@ use Tests\TestCase;
 final class CommissioningTest extends TestCase
 {
     private const GOOD = [
-        'utility_off' => 0, 'start_signal' => 5600, 'engine_running' => 11_300, 'transferred' => 21_200, 'bait_on' => 60_000, 'bait_off' => 70_000,
+        'utility_off' => 0,
+        'start_signal' => 5600,
+        'engine_running' => 11_300,
+        'transferred' => 21_200,
+        'bait_on' => 60_000,
+        'bait_off' => 70_000,
         'utility_on' => 180_000, 'retransferred' => 480_400, 'engine_stopped' => 606_900,
     ];
 
@@ -49,12 +54,20 @@ final class CommissioningTest extends TestCase
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
         [$mark] = $this->marks(['utility_off' => 0]);
-        $this->send($run, [$mark, ['note' => 'second look'] + $mark, ['id' => strtoupper($mark['id']), 'note' => 'second look'] + $mark])->assertOk()->assertJsonCount(3, 'kept');
+        $this->send(
+            $run,
+            [$mark, ['note' => 'second look'] + $mark, ['id' => strtoupper($mark['id']), 'note' => 'second look'] + $mark],
+        )->assertOk()->assertJsonCount(3, 'kept');
         $this->send($run, [['id' => strtoupper($mark['id']), 'undone' => true] + $mark])->assertJsonCount(1, 'kept');
         $stored = Mark::query()->firstOrFail();
         self::assertSame(1, Mark::query()->count());
         self::assertTrue($stored->is_undone);
-        self::assertSame(['run_begun', 'mark', 'mark_edited', 'mark_edited'], RecordEntry::query()->orderBy('seq')->get()->map(static fn(RecordEntry $entry): string => json_decode($entry->entry, true)['kind'])->all());
+        self::assertSame(
+            ['run_begun', 'mark', 'mark_edited', 'mark_edited'],
+            RecordEntry::query()->orderBy('seq')->get()->map(
+                static fn(RecordEntry $entry): string => json_decode($entry->entry, true)['kind'],
+            )->all(),
+        );
     }
 
     #[Test]
@@ -77,7 +90,23 @@ final class CommissioningTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $sheet = (string) $this->get("/switches/$switch->id/settings")->getContent();
-        $ids = ['start-early', 'start-late', 'running-early', 'running-late', 'transfer-early', 'transfer-late-upstream', 'transfer-late-warm-up', 'transfer-late', 'return-early', 'return-late', 'stop-early', 'stop-late', 'took-the-bait', 'bait-void', 'engine-not-running'];
+        $ids = [
+            'start-early',
+            'start-late',
+            'running-early',
+            'running-late',
+            'transfer-early',
+            'transfer-late-upstream',
+            'transfer-late-warm-up',
+            'transfer-late',
+            'return-early',
+            'return-late',
+            'stop-early',
+            'stop-late',
+            'took-the-bait',
+            'bait-void',
+            'engine-not-running',
+        ];
         $paths = array_filter(array_column((new Diagnoses())->findings(array_fill_keys($ids, [0])), 'path', 'id'));
         self::assertCount(13, $paths);
         foreach ($paths as $id => $path) {
@@ -99,7 +128,12 @@ final class CommissioningTest extends TestCase
         $this->send($run, [$mark]);
         $this->send($run, [['undone' => true] + $mark])->assertOk();
         self::assertTrue(Mark::query()->firstOrFail()->is_undone);
-        self::assertSame(['run_begun', 'mark', 'mark_edited'], RecordEntry::query()->orderBy('seq')->get()->map(static fn(RecordEntry $entry): string => json_decode($entry->entry)->kind)->all());
+        self::assertSame(
+            ['run_begun', 'mark', 'mark_edited'],
+            RecordEntry::query()->orderBy('seq')->get()->map(
+                static fn(RecordEntry $entry): string => json_decode($entry->entry)->kind,
+            )->all(),
+        );
     }
 
     #[Test]
@@ -117,7 +151,10 @@ final class CommissioningTest extends TestCase
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
         [$good, $bad] = $this->marks(['utility_off' => 0, 'start_signal' => 5000]);
-        $this->send($run, [$good, $fault + $bad])->assertOk()->assertJsonPath('refused.0.path', $path)->assertJsonPath('kept', [$good['id']]);
+        $this->send($run, [$good, $fault + $bad])
+            ->assertOk()
+            ->assertJsonPath('refused.0.path', $path)
+            ->assertJsonPath('kept', [$good['id']]);
         self::assertSame(1, Mark::query()->count());
     }
 
@@ -149,7 +186,10 @@ final class CommissioningTest extends TestCase
         $switch = $this->switchOf($this->signIn());
         $run = $this->runOf($switch);
         $this->send($run, $this->marks(['bait_off' => 75_000, 'retransferred' => 64_000] + self::GOOD));
-        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'])->assertRedirect("/runs/$run->id/report");
+        $this->post(
+            "/runs/$run->id/sign",
+            ['signed_name' => 'P. One', 'signed_drawing' => 'M1 2L3 4'],
+        )->assertRedirect("/runs/$run->id/report");
         self::assertSame('fail', $run->refresh()->verdict);
         $this->get('/')->assertSee('part of the proof failed')->assertSee('bait test');
         $this->get("/runs/$run->id/report")->assertSee('took it')->assertSee('had not proved itself');
@@ -168,10 +208,14 @@ final class CommissioningTest extends TestCase
         self::assertSame('pass', $run->refresh()->verdict);
         self::assertSame(
             ['bait', 'left_ready', 'sensing', 'times'],
-            PartProof::query()->where('outcome', 'proved')->pluck('part')->map(static fn(ProofPart $part): string => $part->value)->sort()->values()->all(),
+            PartProof::query()->where('outcome', 'proved')->pluck('part')->map(
+                static fn(ProofPart $part): string => $part->value,
+            )->sort()->values()->all(),
         );
         $this->get('/')->assertSee('0 of 1 proven in every part')->assertSee('is times proven')->assertSee('checks while dead and bonds');
-        $this->get("/runs/$run->id/report")->assertSee('Proved by this run')->assertSee('Checks while dead and bonds: not part of this run');
+        $this->get("/runs/$run->id/report")->assertSee('Proved by this run')->assertSee(
+            'Checks while dead and bonds: not part of this run',
+        );
         $this->get("/switches/$switch->id/commission")->assertSee('Times proven')->assertSee('by P. One');
         $this->runOf($switch);
         $this->get('/')->assertSee('times proven')->assertSee('has a run that is not signed');
@@ -298,7 +342,10 @@ final class CommissioningTest extends TestCase
         $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One'])->assertSessionHasErrors('signed_name');
         $this->send($run, $this->marks(self::GOOD));
         $this->post("/runs/$run->id/sign", ['signed_name' => ''])->assertSessionHasErrors('signed_name');
-        $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => '<script>'])->assertSessionHasErrors('signed_drawing');
+        $this->post(
+            "/runs/$run->id/sign",
+            ['signed_name' => 'P. One', 'signed_drawing' => '<script>'],
+        )->assertSessionHasErrors('signed_drawing');
         $this->post("/runs/$run->id/sign", ['signed_name' => 'P. One', 'signed_drawing' => 'M10 20L30 40'])->assertSessionHasNoErrors();
         $this->post("/runs/$run->id/sign", ['signed_name' => 'P. Two'])->assertSessionHasErrors('signed_name');
         $this->send($run, $this->marks(['engine_stopped' => 1]))->assertStatus(409);
@@ -312,7 +359,10 @@ final class CommissioningTest extends TestCase
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
         $this->post("/runs/$run->id/late", ['event' => 'utility_off', 'at_s' => '0'])->assertSessionHasErrors('late_reason');
-        $this->post("/runs/$run->id/late", ['event' => 'utility_off', 'at_s' => '0.25', 'late_reason' => 'paper slip'])->assertSessionHasNoErrors();
+        $this->post(
+            "/runs/$run->id/late",
+            ['event' => 'utility_off', 'at_s' => '0.25', 'late_reason' => 'paper slip'],
+        )->assertSessionHasNoErrors();
         self::assertSame(250, Mark::query()->firstOrFail()->at_ms);
     }
 
@@ -342,7 +392,11 @@ final class CommissioningTest extends TestCase
 
     private function verify(string $json): int
     {
-        $process = proc_open(PHP_BINARY . ' ' . base_path('bin/escapement') . ' verify-record -', [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+        $process = proc_open(
+            PHP_BINARY . ' ' . base_path('bin/escapement') . ' verify-record -',
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+        );
         self::assertIsResource($process);
         fwrite($pipes[0], $json);
         fclose($pipes[0]);
@@ -360,7 +414,13 @@ final class CommissioningTest extends TestCase
     private function marks(array $times): array
     {
         return array_map(static fn(string $event, int $atMs): array => [
-            'id' => (string) Str::uuid(), 'event' => $event, 'at_ms' => $atMs, 'client_wall' => '2026-11-23T10:00:00.000Z', 'note' => null, 'late_reason' => null, 'undone' => false,
+            'id' => (string) Str::uuid(),
+            'event' => $event,
+            'at_ms' => $atMs,
+            'client_wall' => '2026-11-23T10:00:00.000Z',
+            'note' => null,
+            'late_reason' => null,
+            'undone' => false,
         ], array_keys($times), $times);
     }
 

@@ -8,8 +8,8 @@ use App\Models\Site;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Database\Seeders\DatabaseSeeder;
-use Escapement\Core\Commissioning\Record\RunRecord;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Record\RunRecord;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -22,7 +22,10 @@ final class DemoTest extends TestCase
         $this->actingAs(User::query()->where('email', 'rosa@lantern.example')->firstOrFail());
         self::assertGreaterThanOrEqual(6, Site::query()->count());
         $board = $this->get('/')->assertOk();
-        $board->assertSee('part of the proof failed')->assertSee('has no switch yet')->assertSee('was changed after it was proved')->assertSee('as left');
+        $board->assertSee('part of the proof failed')
+            ->assertSee('has no switch yet')
+            ->assertSee('was changed after it was proved')
+            ->assertSee('as left');
         foreach (Site::query()->pluck('id') as $id) {
             $this->get("/sites/$id")->assertOk();
         }
@@ -50,7 +53,10 @@ final class DemoTest extends TestCase
         self::assertSame(['done'], array_values(array_unique(array_column($export['procedure'], 'state'))));
         self::assertContains('install/done', array_column($export['procedure'], 'id'));
         self::assertGreaterThan(5, count($export['photos']));
-        self::assertSame('pass', RunRecord::verification(Node::fromJson((string) $this->get("/runs/$run->id/report.json")->getContent()))['signed']);
+        self::assertSame(
+            'pass',
+            RunRecord::verification(Node::fromJson((string) $this->get("/runs/$run->id/report.json")->getContent()))['signed'],
+        );
         $this->get("/runs/$run->id/report")->assertSee('Signature of Karin Aldous')->assertSee('in-lb');
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Wire\Calculations;
 use Escapement\Core\Wire\Exported;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;

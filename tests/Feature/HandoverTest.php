@@ -8,7 +8,7 @@ use App\Models\HandoverLink;
 use App\Models\LoadItem;
 use App\Models\Run;
 use App\Stage\Handover\QrPicture;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -22,8 +22,16 @@ final class HandoverTest extends TestCase
     {
         $address = $this->linkTo($this->signed());
         $this->app['auth']->forgetGuards();
-        $page = $this->get($address)->assertOk()->assertSee('For 6 seconds nothing happens')->assertSee('goes on for another 5 minutes')->assertSee('What was not proved');
-        self::assertDoesNotMatchRegularExpression('/<form|<button|href="[^"]*\/(runs|sites|switches)/', (string) $page->getContent(), 'nothing to press, nowhere to go');
+        $page = $this->get($address)
+            ->assertOk()
+            ->assertSee('For 6 seconds nothing happens')
+            ->assertSee('goes on for another 5 minutes')
+            ->assertSee('What was not proved');
+        self::assertDoesNotMatchRegularExpression(
+            '/<form|<button|href="[^"]*\/(runs|sites|switches)/',
+            (string) $page->getContent(),
+            'nothing to press, nowhere to go',
+        );
         self::assertStringStartsWith('%PDF', (string) $this->get("$address/handover.pdf")->assertOk()->getContent());
         $this->assertGuest();
         $this->get('/')->assertRedirect('/login');
@@ -101,8 +109,16 @@ final class HandoverTest extends TestCase
     public function the_dates_go_into_a_calendar(): void
     {
         $run = $this->signed();
-        DB::table('sheets')->where('id', $run->sheet_id)->update(['habits' => json_encode(['exercise' => ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false], 'load_tests_per_year' => 4])]);
-        $calendar = (string) $this->get($this->linkTo($run) . '/dates.ics')->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent();
+        DB::table('sheets')->where('id', $run->sheet_id)->update([
+            'habits' => json_encode([
+                'exercise' => ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false],
+                'load_tests_per_year' => 4,
+            ]),
+        ]);
+        $calendar = (string) $this->get($this->linkTo($run) . '/dates.ics')->assertOk()->assertHeader(
+            'Content-Type',
+            'text/calendar; charset=utf-8',
+        )->getContent();
         self::assertSame(5, substr_count($calendar, 'BEGIN:VEVENT'));
         self::assertSame(1, preg_match('/DTSTART:(\d{8})T120000\r?\n/', $calendar, $first), 'by the clock on the wall');
         self::assertSame('Tue', (new \DateTimeImmutable($first[1]))->format('D'));
@@ -114,7 +130,15 @@ final class HandoverTest extends TestCase
     {
         $user = $this->signIn();
         $switch = $this->switchOf($user, InstallationKind::WholeHouse);
-        LoadItem::query()->create(['company_id' => $user->company_id, 'switch_id' => $switch->id, 'place' => 0, 'name' => 'Heater', 'kw' => 5, 'priority' => 2, 'shed' => true]);
+        LoadItem::query()->create([
+            'company_id' => $user->company_id,
+            'switch_id' => $switch->id,
+            'place' => 0,
+            'name' => 'Heater',
+            'kw' => 5,
+            'priority' => 2,
+            'shed' => true,
+        ]);
         $run = $this->runOf($switch);
         $run->update(['signed_at' => now(), 'signed_name' => 'Ana Reed', 'verdict' => 'pass', 'signed_by' => $user->id]);
 

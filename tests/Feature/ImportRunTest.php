@@ -9,10 +9,10 @@ use App\Models\LoadItem;
 use App\Models\Role;
 use App\Models\Run;
 use Database\Factories\UserFactory;
-use Escapement\Core\Commissioning\Record\RunRecord;
-use Escapement\Core\Commissioning\RecordChain;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Record\RecordChain;
+use Escapement\Core\Record\RunRecord;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
@@ -62,7 +62,10 @@ final class ImportRunTest extends TestCase
         $record = RunRecord::ofExport(Node::fromJson((string) $this->get("/runs/$run->id/report.json")->getContent()));
         self::assertCount(7, $record->marks);
         self::assertSame('It hummed.', array_values($record->marks)[0]->note, 'edits are done');
-        self::assertSame(['isolate/briefing', 'isolate/block-engine'], array_map(static fn($answer): string => $answer->step, $record->answers));
+        self::assertSame(
+            ['isolate/briefing', 'isolate/block-engine'],
+            array_map(static fn($answer): string => $answer->step, $record->answers),
+        );
         self::assertSame(['Ana Quist', 'pass'], [$record->signature['name'] ?? null, $record->signature['verdict'] ?? null]);
         self::assertSame('pass', $record->timing()->verdict);
         self::assertNotNull($record->work);
@@ -70,8 +73,11 @@ final class ImportRunTest extends TestCase
 
     /** @param \Closure(array<string, mixed>): array<string, mixed> $tamper */
     #[Test, DataProvider('tamperings')]
-    public function what_is_not_what_the_record_says_is_named_and_nothing_is_kept(\Closure $tamper, string $path, bool $isSigned = true): void
-    {
+    public function what_is_not_what_the_record_says_is_named_and_nothing_is_kept(
+        \Closure $tamper,
+        string $path,
+        bool $isSigned = true,
+    ): void {
         $export = json_decode((string) $this->get('/runs/' . $this->worked($isSigned)->id . '/report.json')->getContent(), true);
         $file = (string) json_encode(self::objects($tamper($export)), JSON_PRESERVE_ZERO_FRACTION);
         try {
@@ -91,8 +97,14 @@ final class ImportRunTest extends TestCase
     /** @return iterable<string, array{0: \Closure(array<string, mixed>): array<string, mixed>, 1: string, 2?: bool}> */
     public static function tamperings(): iterable
     {
-        yield 'an entry' => [static fn(array $x): array => array_replace_recursive($x, ['record' => ['entries' => [1 => ['what' => ['at_ms' => 1]]]]]), '/record/entries/1'];
-        yield 'a mark beside the record' => [static fn(array $x): array => array_replace_recursive($x, ['marks' => [3 => ['at_ms' => 19_900]]]), '/marks/3'];
+        yield 'an entry' => [
+            static fn(array $x): array => array_replace_recursive($x, ['record' => ['entries' => [1 => ['what' => ['at_ms' => 1]]]]]),
+            '/record/entries/1',
+        ];
+        yield 'a mark beside the record' => [
+            static fn(array $x): array => array_replace_recursive($x, ['marks' => [3 => ['at_ms' => 19_900]]]),
+            '/marks/3',
+        ];
         yield 'a mark less' => [static fn(array $x): array => ['marks' => array_slice($x['marks'], 1)] + $x, '/marks'];
         yield 'a verdict' => [
             static fn(array $x): array => array_replace_recursive($x, ['signature' => ['verdict' => 'fail']]), '/signature',
@@ -102,19 +114,44 @@ final class ImportRunTest extends TestCase
             '/signature',
         ];
         yield 'a signature taken away' => [static fn(array $x): array => ['signature' => null] + $x, '/signature'];
-        yield 'the verdict of the times' => [static fn(array $x): array => array_replace_recursive($x, ['timing' => ['verdict' => 'fail']]), '/timing/verdict'];
-        yield 'a setting' => [static fn(array $x): array => array_replace_recursive($x, ['settings' => ['return_delay_ms' => 60_000]]), '/settings'];
+        yield 'the verdict of the times' => [
+            static fn(array $x): array => array_replace_recursive($x, ['timing' => ['verdict' => 'fail']]),
+            '/timing/verdict',
+        ];
+        yield 'a setting' => [
+            static fn(array $x): array => array_replace_recursive($x, ['settings' => ['return_delay_ms' => 60_000]]),
+            '/settings',
+        ];
         yield 'the reaction time' => [static fn(array $x): array => ['reaction_ms' => 60_000] + $x, '/reaction_ms'];
         yield 'the version of the sheet' => [static fn(array $x): array => ['settings_version' => 9] + $x, '/settings_version'];
         yield 'another format' => [static fn(array $x): array => ['format' => 'escapement/run/9'] + $x, '/format'];
         yield 'a site without a name' => [static fn(array $x): array => ['site' => array_diff_key($x['site'], ['name' => 1])] + $x, '/'];
-        yield 'a time zone that is none' => [static fn(array $x): array => array_replace_recursive($x, ['site' => ['timezone' => 'Mars/North']]), '/site/timezone', false];
-        yield 'another owner than the one it was signed with' => [static fn(array $x): array => array_replace_recursive($x, ['site' => ['owner' => 'Somebody Else']]), '/site'];
-        yield 'a load less than it was signed with' => [static fn(array $x): array => ['loads' => [['name' => 'Kiln', 'kw' => 9.5, 'priority' => 1, 'shed' => false, 'must_run' => false]]] + $x, '/loads'];
-        yield 'a day that is none' => [static fn(array $x): array => array_replace_recursive($x, ['sheet' => ['written_at' => 'once upon a time']]), '/sheet/written_at', false];
+        yield 'a time zone that is none' => [
+            static fn(array $x): array => array_replace_recursive($x, ['site' => ['timezone' => 'Mars/North']]),
+            '/site/timezone',
+            false,
+        ];
+        yield 'another owner than the one it was signed with' => [
+            static fn(array $x): array => array_replace_recursive($x, ['site' => ['owner' => 'Somebody Else']]),
+            '/site',
+        ];
+        yield 'a load less than it was signed with' => [
+            static fn(array $x): array => [
+                'loads' => [['name' => 'Kiln', 'kw' => 9.5, 'priority' => 1, 'shed' => false, 'must_run' => false]],
+            ] + $x,
+            '/loads',
+        ];
+        yield 'a day that is none' => [
+            static fn(array $x): array => array_replace_recursive($x, ['sheet' => ['written_at' => 'once upon a time']]),
+            '/sheet/written_at',
+            false,
+        ];
     }
 
-    /** What is measured, answered, pictured, set and signed is in the chain, and so is the header of a signed run; words about it are not, and are named here. */
+    /**
+     * What is measured, answered, pictured, set and signed is in the chain, and so is the header of a signed run; words about
+     * it are not, and are named here.
+     */
     #[Test]
     public function not_one_figure_of_an_export_can_be_changed_unseen(): void
     {
@@ -134,7 +171,16 @@ final class ImportRunTest extends TestCase
             }
         }
         self::assertGreaterThan(300, count($leaves) - count($unseen));
-        self::assertSame(['procedure/*/title', 'timing/working/*/label', 'timing/working/*/expression', 'timing/working/*/value', 'timing/working/*/unit'], array_values(array_unique($unseen)));
+        self::assertSame(
+            [
+                'procedure/*/title',
+                'timing/working/*/label',
+                'timing/working/*/expression',
+                'timing/working/*/value',
+                'timing/working/*/unit',
+            ],
+            array_values(array_unique($unseen)),
+        );
     }
 
     #[Test]
@@ -144,7 +190,14 @@ final class ImportRunTest extends TestCase
         $before = (string) $this->get("/runs/$run->id/report.json")->getContent();
         $run->switch->site->update(['name' => 'Fern Hill 5', 'owner' => 'New Owner']);
         $run->switch->update(['name' => 'Q9', 'rating_a' => 400]);
-        LoadItem::query()->create(['company_id' => $run->company_id, 'switch_id' => $run->switch_id, 'name' => 'Kiln', 'kw' => 9.5, 'priority' => 1, 'place' => 1]);
+        LoadItem::query()->create([
+            'company_id' => $run->company_id,
+            'switch_id' => $run->switch_id,
+            'name' => 'Kiln',
+            'kw' => 9.5,
+            'priority' => 1,
+            'place' => 1,
+        ]);
         $after = (string) $this->get("/runs/$run->id/report.json")->getContent();
         self::assertSame($before, $after);
         self::assertSame('pass', RunRecord::verification(Node::fromJson($after))['signed']);
@@ -209,10 +262,16 @@ final class ImportRunTest extends TestCase
         $marks = self::timed();
         $this->sendMarks($run, $marks)->assertOk();
         $this->sendMarks($run, [['note' => 'It hummed.'] + $marks[0]])->assertOk();
-        $this->send($run, array_map(fn(string $step): array => $this->answer("isolate/$step", ['so' => true]), ['briefing', 'block-engine']))->assertJsonCount(2, 'kept');
+        $this->send(
+            $run,
+            array_map(fn(string $step): array => $this->answer("isolate/$step", ['so' => true]), ['briefing', 'block-engine']),
+        )->assertJsonCount(2, 'kept');
         $this->post("/runs/$run->id/notes", ['text' => 'Windy.']);
         if ($isSigned) {
-            $this->post("/runs/$run->id/sign", ['signed_name' => 'Ana Quist', 'signed_drawing' => 'M10 10L20 20'])->assertSessionHasNoErrors();
+            $this->post(
+                "/runs/$run->id/sign",
+                ['signed_name' => 'Ana Quist', 'signed_drawing' => 'M10 10L20 20'],
+            )->assertSessionHasNoErrors();
         }
 
         return $run->refresh();
@@ -239,7 +298,10 @@ final class ImportRunTest extends TestCase
      */
     private static function leaves(mixed $value, array $to = []): array
     {
-        return is_array($value) ? array_merge(...array_map(static fn(int|string $key): array => self::leaves($value[$key], [...$to, $key]), array_keys($value)), ...[[]]) : [$to];
+        return is_array($value) ? array_merge(
+            ...array_map(static fn(int|string $key): array => self::leaves($value[$key], [...$to, $key]), array_keys($value)),
+            ...[[]],
+        ) : [$to];
     }
 
     /**

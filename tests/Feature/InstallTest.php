@@ -15,8 +15,8 @@ use App\Models\TransferSwitch;
 use App\Models\User;
 use Database\Factories\UserFactory;
 use Escapement\Core\Commissioning\Procedure\Step;
-use Escapement\Core\Packing\PackList;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Materials\MaterialsList;
+use Escapement\Core\Plant\InstallationKind;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -33,8 +33,14 @@ final class InstallTest extends TestCase
     {
         $switch = $this->surveyed($this->signIn(), $kind);
         foreach ([['install' => true], []] as $schools) {
-            $input = ['system' => $switch->plant, 'settings' => $switch->sheet()->firstOrFail()->settings] + ProcedureWork::of($switch, $schools);
-            $result = (new Validator())->validate(json_decode((string) json_encode($input)), (string) file_get_contents(base_path('docs/schema/procedure.schema.json')));
+            $input = [
+                'system' => $switch->plant,
+                'settings' => $switch->sheet()->firstOrFail()->settings,
+            ] + ProcedureWork::of($switch, $schools);
+            $result = (new Validator())->validate(
+                json_decode((string) json_encode($input)),
+                (string) file_get_contents(base_path('docs/schema/procedure.schema.json')),
+            );
             self::assertTrue($result->isValid(), (string) json_encode($result->error()?->data()->fullPath()));
         }
     }
@@ -81,7 +87,7 @@ final class InstallTest extends TestCase
         $this->send($run, [$this->answer($lug->id, ['value' => 1, 'so' => true])])->assertJsonPath('refused.0.path', '/answers/0/note');
         $this->send($run, [$this->answer($lug->id, ['value' => 1, 'so' => true, 'note' => 'Stripped.'])])->assertJsonCount(1, 'kept');
         self::assertSame('not_so', $this->page($run)->progress->states[$lug->id]->value, 'a note closes no loose lug');
-        self::assertSame('locked', $this->page($run)->progress->states['inspect/bonds']->value);
+        self::assertSame('locked', $this->page($run)->progress->states['dead_checks/bond-one']->value);
         $this->send($run, [$this->answer($lug->id, ['value' => $lug->band?->nominal, 'so' => true])])->assertJsonCount(1, 'kept');
         $this->pass($run, 'install/done');
         $this->send($run, [$this->answer('install/done', ['so' => true])])->assertJsonPath('refused', []);
@@ -97,7 +103,17 @@ final class InstallTest extends TestCase
         $user = $this->signIn();
         $switch = $this->surveyed($user);
         $lines = (new LandingWork($switch, new PlanFacts($switch, $switch->plan)))->enclosures['gen']->lines;
-        $typed = static fn(bool $isWrong): array => ['enclosures' => ['gen' => array_map(static fn(array $line): array => ($isWrong && $line['conductor'] === 'L1' ? ['on' => 'N'] : []) + array_diff_key($line, ['size' => true, 'place' => true]), $lines)]];
+        $typed = static fn(bool $isWrong): array => [
+            'enclosures' => [
+                'gen' => array_map(
+                    static fn(array $line): array => ($isWrong && $line['conductor'] === 'L1' ? ['on' => 'N'] : []) + array_diff_key(
+                        $line,
+                        ['size' => true, 'place' => true],
+                    ),
+                    $lines,
+                ),
+            ],
+        ];
         $this->put("/switches/$switch->id/landing", $typed(true))->assertSessionHasNoErrors();
         $run = $this->begun($switch);
         while (($step = $this->page($run)->next()) !== null && $step->stoppedBy === []) {
@@ -105,11 +121,20 @@ final class InstallTest extends TestCase
         }
         self::assertSame('install/land-gen', $step?->id, 'the rest is done first');
         $this->send($run, [$this->answer('install/land-gen', ['so' => true])])->assertJsonPath('refused.0.path', '/answers/0/so');
-        $this->send($run, [$this->answer('install/land-gen', ['skip_reason' => 'Late.'])])->assertJsonPath('refused.0.path', '/answers/0/skip_reason');
-        $this->get("/runs/$run->id/procedure")->assertSee('It cannot be called done while this stands.')->assertSee('A hot sits on the neutral bar');
+        $this->send(
+            $run,
+            [$this->answer('install/land-gen', ['skip_reason' => 'Late.'])],
+        )->assertJsonPath('refused.0.path', '/answers/0/skip_reason');
+        $this->get("/runs/$run->id/procedure")->assertSee(
+            'It cannot be called done while this stands.',
+        )->assertSee('A line conductor is on the neutral bar');
         $this->put("/switches/$switch->id/landing", $typed(false))->assertSessionHasNoErrors();
         $this->get("/runs/$run->id/procedure")->assertSee('The survey or the plan has changed');
-        self::assertSame('stopped', $this->page($run)->progress->states['install/land-gen']->value, 'a run keeps the plan it was begun with');
+        self::assertSame(
+            'stopped',
+            $this->page($run)->progress->states['install/land-gen']->value,
+            'a run keeps the plan it was begun with',
+        );
         $this->post("/runs/$run->id/follow")->assertSessionHas('said');
         $this->get("/runs/$run->id/procedure")->assertDontSee('The survey or the plan has changed');
         $this->send($run, [$this->answer('install/land-gen', ['so' => true])])->assertJsonCount(1, 'kept');
@@ -121,7 +146,17 @@ final class InstallTest extends TestCase
         $switch = $this->surveyed($this->signIn(), InstallationKind::Mobile30);
         $tables = (new LandingWork($switch, new PlanFacts($switch, $switch->plan)))->enclosures;
         $id = (string) array_key_first($tables);
-        $this->put("/switches/$switch->id/landing", ['enclosures' => [$id => array_map(static fn(array $line): array => ['on' => 'L3'] + array_diff_key($line, ['size' => true, 'place' => true]), $tables[$id]->lines)]])->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/landing",
+            [
+                'enclosures' => [
+                    $id => array_map(
+                        static fn(array $line): array => ['on' => 'L3'] + array_diff_key($line, ['size' => true, 'place' => true]),
+                        $tables[$id]->lines,
+                    ),
+                ],
+            ],
+        )->assertSessionHasNoErrors();
         $stopped = array_filter($this->page($this->begun($switch))->facts->steps, static fn(Step $step): bool => $step->stoppedBy !== []);
         self::assertNotEmpty($stopped);
         foreach ($stopped as $step) {
@@ -138,7 +173,16 @@ final class InstallTest extends TestCase
         $this->pass($run, 'install/torque-tool');
         Run::query()->whereKey($run->id)->update(['signed_at' => now(), 'signed_name' => 'Ana', 'verdict' => 'incomplete']);
         $before = $this->get("/runs/$run->id/report.json")->json('procedure');
-        $switch->loads()->create(['company_id' => $switch->company_id, 'name' => 'Sauna', 'kw' => 9, 'priority' => 9, 'must_run' => true, 'shed' => false, 'essential' => true, 'place' => 9]);
+        $switch->loads()->create([
+            'company_id' => $switch->company_id,
+            'name' => 'Sauna',
+            'kw' => 9,
+            'priority' => 9,
+            'must_run' => true,
+            'shed' => false,
+            'essential' => true,
+            'place' => 9,
+        ]);
         self::assertSame($before, $this->get("/runs/$run->id/report.json")->json('procedure'));
     }
 
@@ -147,7 +191,9 @@ final class InstallTest extends TestCase
     {
         $user = $this->signIn();
         $switch = $this->surveyed($user);
-        $tool = fn(?string $on): Step => $this->page($this->begun($this->calibrated($switch, $user, $on)))->facts->steps['install/torque-tool'];
+        $tool = fn(?string $on): Step => $this->page($this->begun($this->calibrated($switch, $user, $on)))
+            ->facts
+            ->steps['install/torque-tool'];
         self::assertSame([], $tool(now()->subDays(364)->format('Y-m-d'))->stoppedBy);
         self::assertStringContainsString('calibration', $tool(now()->subDays(400)->format('Y-m-d'))->stoppedBy[0]);
         self::assertStringContainsString('number and date are written down', $tool(null)->expectation);
@@ -160,7 +206,10 @@ final class InstallTest extends TestCase
         $switch = $this->surveyed($this->signIn());
         $switch->site->update(['units' => $units]);
         $run = $this->begun($switch, $form);
-        self::assertSame($unit, array_values($this->starting($this->page($run)->facts->steps, 'install/torque-', 'install/torque-tool'))[0]->band?->unit);
+        self::assertSame(
+            $unit,
+            array_values($this->starting($this->page($run)->facts->steps, 'install/torque-', 'install/torque-tool'))[0]->band?->unit,
+        );
     }
 
     /** @return iterable<string, array{array<string, string>, string, string}> */
@@ -175,7 +224,10 @@ final class InstallTest extends TestCase
     public function a_unit_that_is_none_is_told_at_its_field(): void
     {
         $switch = $this->surveyed($this->signIn());
-        $this->post("/switches/$switch->id/commission", ['hazards_read' => '1', 'torque_unit' => 'kgm'])->assertSessionHasErrors('torque_unit');
+        $this->post(
+            "/switches/$switch->id/commission",
+            ['hazards_read' => '1', 'torque_unit' => 'kgm'],
+        )->assertSessionHasErrors('torque_unit');
     }
 
     #[Test]
@@ -183,12 +235,32 @@ final class InstallTest extends TestCase
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
         $this->get("/runs/$run->id/sheet")->assertOk()->assertSee('Keep what is filled in');
-        $rows = array_map(static fn(Step $step): array => ['step' => $step->id] + array_map(static fn(mixed $value): string => $value === true ? '1' : (string) $value, self::asExpected($step)), array_values($this->page($run)->facts->steps));
-        $rows = array_values(array_filter($rows, static fn(array $row): bool => ! str_contains($row['step'], '/time-') && $row['step'] !== 'bait_test/bait'));
+        $rows = array_map(
+            static fn(Step $step): array => ['step' => $step->id] + array_map(
+                static fn(mixed $value): string => $value === true ? '1' : (string) $value,
+                self::asExpected($step),
+            ),
+            array_values($this->page($run)->facts->steps),
+        );
+        $rows = array_values(array_filter(
+            $rows,
+            static fn(array $row): bool => ! str_contains($row['step'], '/time-') && $row['step'] !== 'bait_test/bait',
+        ));
         $this->put("/runs/$run->id/sheet", ['answers' => $rows])->assertRedirect()->assertSessionHas('faults');
-        $open = array_map(strval(...), array_keys(array_filter($this->page($run)->progress->states, static fn($state): bool => ! $state->isClosed())));
+        $open = array_map(
+            strval(...),
+            array_keys(array_filter($this->page($run)->progress->states, static fn($state): bool => ! $state->isClosed())),
+        );
         self::assertEqualsCanonicalizing(
-            ['simulated_outage/time-start-signal', 'simulated_outage/time-engine-running', 'simulated_outage/time-transfer', 'bait_test/bait', 'bait_test/stayed', 'return/time-return', 'return/time-engine-stop'],
+            [
+                'simulated_outage/time-start-signal',
+                'simulated_outage/time-engine-running',
+                'simulated_outage/time-transfer',
+                'bait_test/bait',
+                'bait_test/stayed',
+                'return/time-return',
+                'return/time-engine-stop',
+            ],
             $open,
             'the stopwatch answers the rest',
         );
@@ -199,11 +271,17 @@ final class InstallTest extends TestCase
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
         $this->put("/runs/$run->id/sheet", ['answers' => [
-            ['step' => 'isolate/briefing', 'so' => '1'], ['step' => 'isolate/block-engine', 'so' => '', 'note' => ''], ['step' => 'inspect/battery-rest', 'value' => '12,x', 'note' => 'scribbled'],
+            ['step' => 'isolate/briefing', 'so' => '1'],
+            ['step' => 'isolate/block-engine', 'so' => '', 'note' => ''],
+            ['step' => 'inspect/battery-rest', 'value' => '12,x', 'note' => 'scribbled'],
             ['step' => 'isolate/proved-dead', 'skip' => '1', 'note' => 'Late.'], 'rubbish',
         ]])->assertRedirect()->assertSessionHas('said', 'One answer is kept, 2 are not: they stand below as they were typed.');
         self::assertSame(['isolate/briefing'], StepAnswer::query()->pluck('step')->all(), 'an empty row is no answer');
-        $this->get("/runs/$run->id/sheet")->assertSee('12,x')->assertSee('scribbled')->assertSee('A number is needed.')->assertSee('It waits for');
+        $this->get("/runs/$run->id/sheet")
+            ->assertSee('12,x')
+            ->assertSee('scribbled')
+            ->assertSee('A number is needed.')
+            ->assertSee('It waits for');
         $this->put("/runs/$run->id/sheet", ['answers' => 'rubbish'])->assertSessionHas('said', 'Nothing was filled in.');
     }
 
@@ -227,14 +305,23 @@ final class InstallTest extends TestCase
             $user,
             ['facts' => ['neutral_switched' => false, 'generator_bonded' => true, 'panel_bonded' => true, 'service_bonded' => true]],
         );
-        $switch->loads()->create(['company_id' => $user->company_id, 'name' => 'Lights', 'kw' => 1.2, 'priority' => 1, 'must_run' => true, 'shed' => false, 'essential' => true, 'place' => 1]);
+        $switch->loads()->create([
+            'company_id' => $user->company_id,
+            'name' => 'Lights',
+            'kw' => 1.2,
+            'priority' => 1,
+            'must_run' => true,
+            'shed' => false,
+            'essential' => true,
+            'place' => 1,
+        ]);
 
         return $switch->refresh()->load(['site', 'loads', 'plan']);
     }
 
     private function calibrated(TransferSwitch $switch, User $user, ?string $on): TransferSwitch
     {
-        Plan::keep($switch, $user, ['pack' => $on === null ? [] : ['calibrated' => [PackList::torqueToolKey() => $on]]]);
+        Plan::keep($switch, $user, ['pack' => $on === null ? [] : ['calibrated' => [MaterialsList::torqueToolKey() => $on]]]);
 
         return $switch->refresh()->load(['site', 'loads', 'plan']);
     }
@@ -242,7 +329,10 @@ final class InstallTest extends TestCase
     /** @param array<string, string> $form */
     private function begun(TransferSwitch $switch, array $form = []): Run
     {
-        $this->post("/switches/$switch->id/commission", $form + ['hazards_read' => '1', 'options' => ['install' => '1']])->assertSessionHasNoErrors();
+        $this->post(
+            "/switches/$switch->id/commission",
+            $form + ['hazards_read' => '1', 'options' => ['install' => '1']],
+        )->assertSessionHasNoErrors();
 
         return Run::query()->latest('id')->firstOrFail();
     }

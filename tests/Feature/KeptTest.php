@@ -12,7 +12,7 @@ use App\Models\Run;
 use App\Models\StepAnswer;
 use App\Models\User;
 use Database\Factories\UserFactory;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -53,7 +53,9 @@ final class KeptTest extends TestCase
             'not the signature of the record',
         ];
         yield 'an entry rewritten' => [
-            static fn(Run $run) => DB::statement("UPDATE record_entries SET entry = REPLACE(entry, 'utility_off', 'utility_on') WHERE run_id = $run->id"),
+            static fn(Run $run) => DB::statement(
+                "UPDATE record_entries SET entry = REPLACE(entry, 'utility_off', 'utility_on') WHERE run_id = $run->id",
+            ),
             'not what was recorded',
         ];
     }

@@ -8,10 +8,10 @@ use App\Models\ColumnMap;
 use App\Models\Recording;
 use App\Models\Role;
 use App\Models\Scenario;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Recording\DataFormat;
 use Escapement\Core\Recording\RecordingFile;
 use Escapement\Core\Recording\Series;
-use Escapement\Core\Template\InstallationKind;
 use Illuminate\Http\UploadedFile;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -21,14 +21,23 @@ use Tests\TestCase;
 final class LibraryTest extends TestCase
 {
     private const FACTS = ['name' => 'Storm', 'phases' => 2, 'nominal_v' => 120, 'nominal_hz' => 60];
-    private const OWN = ['story' => 'own', 'b' => [['kind' => 'volts', 'at' => '10', 'lasts' => '60', 'v' => '0'], ['kind' => 'engine_trip', 'at' => '50', 'reason' => 'low oil']]];
+    private const OWN = [
+        'story' => 'own',
+        'b' => [
+            ['kind' => 'volts', 'at' => '10', 'lasts' => '60', 'v' => '0'],
+            ['kind' => 'engine_trip', 'at' => '50', 'reason' => 'low oil'],
+        ],
+    ];
 
     #[Test]
     public function a_story_is_edited_piece_by_piece_and_kept_for_the_company(): void
     {
         $switch = $this->switchOf($this->signIn());
         $this->followingRedirects()->post("/switches/$switch->id/rehearsal", ['story' => 'failed_crank', 'edit' => '1'])
-            ->assertOk()->assertSee('name="b[0][count]" value="1"', false)->assertSee('name="b[1][lasts]" value="180"', false)->assertSee('data-field="b[1][lasts]"', false);
+            ->assertOk()->assertSee('name="b[0][count]" value="1"', false)->assertSee(
+                'name="b[1][lasts]" value="180"',
+                false,
+            )->assertSee('data-field="b[1][lasts]"', false);
         $this->followingRedirects()->post(
             "/switches/$switch->id/rehearsal",
             self::OWN + ['add' => 'hertz', 'at' => '33.5'],
@@ -37,10 +46,15 @@ final class LibraryTest extends TestCase
             "/switches/$switch->id/rehearsal",
             ['b' => [['gone' => '1'] + self::OWN['b'][0], self::OWN['b'][1]]] + self::OWN,
         )->assertOk()->assertDontSee('b[1]');
-        $this->post("/switches/$switch->id/scenarios", self::OWN + ['name' => 'Trips in the dark'])->assertRedirect()->assertSessionHas('said');
+        $this->post(
+            "/switches/$switch->id/scenarios",
+            self::OWN + ['name' => 'Trips in the dark'],
+        )->assertRedirect()->assertSessionHas('said');
         $kept = Scenario::query()->firstOrFail();
         self::assertSame(['set_source', 'engine_trip', 'set_source'], array_column($kept->events, 'do'));
-        $this->get("/switches/$switch->id/rehearsal?story=saved-$kept->id")->assertOk()->assertSee('Trips in the dark')->assertSee('name="b[0][v]" value="0"', false);
+        $this->get(
+            "/switches/$switch->id/rehearsal?story=saved-$kept->id",
+        )->assertOk()->assertSee('Trips in the dark')->assertSee('name="b[0][v]" value="0"', false);
         $this->post("/switches/$switch->id/scenarios", ['b' => [self::OWN['b'][0]], 'name' => 'Trips in the dark'] + self::OWN);
         self::assertCount(2, Scenario::query()->firstOrFail()->events, 'the same name takes its place');
     }
@@ -79,14 +93,23 @@ final class LibraryTest extends TestCase
         $json = (string) $this->get("/library/scenarios/$scenario->id.json")->assertOk()->getContent();
         $schema = (string) file_get_contents(base_path('docs/schema/scenario.schema.json'));
         self::assertTrue((new Validator())->validate(json_decode($json), $schema)->isValid());
-        $this->post('/library/scenarios', ['scenario' => UploadedFile::fake()->createWithContent('s.json', $json)])->assertSessionHasErrors('scenario');
+        $this->post(
+            '/library/scenarios',
+            ['scenario' => UploadedFile::fake()->createWithContent('s.json', $json)],
+        )->assertSessionHasErrors('scenario');
         $this->delete("/library/scenarios/$scenario->id")->assertRedirect('/library');
-        $this->post('/library/scenarios', ['scenario' => UploadedFile::fake()->createWithContent('s.json', $json)])->assertSessionHasNoErrors();
+        $this->post(
+            '/library/scenarios',
+            ['scenario' => UploadedFile::fake()->createWithContent('s.json', $json)],
+        )->assertSessionHasNoErrors();
         $back = Scenario::query()->firstOrFail();
         self::assertEquals($scenario->events, $back->events);
         $mains = $this->switchOf($user, InstallationKind::ContactorGenerator);
         $volts = $mains->plant['sources']['normal']['nominal_v'];
-        $run = json_decode((string) $this->post("/switches/$mains->id/rehearsal.json", ['story' => "saved-$back->id"])->assertOk()->getContent(), true);
+        $run = json_decode(
+            (string) $this->post("/switches/$mains->id/rehearsal.json", ['story' => "saved-$back->id"])->assertOk()->getContent(),
+            true,
+        );
         self::assertEquals(array_fill(0, 3, $volts), $run['input']['events'][1]['v']);
     }
 
@@ -94,17 +117,28 @@ final class LibraryTest extends TestCase
     public function a_scenario_file_that_cannot_be_played_is_refused_by_its_place(string $json, string $says): void
     {
         $this->signIn();
-        $this->post('/library/scenarios', ['scenario' => UploadedFile::fake()->createWithContent('s.json', $json)])->assertSessionHasErrors(['scenario' => $says]);
+        $this->post(
+            '/library/scenarios',
+            ['scenario' => UploadedFile::fake()->createWithContent('s.json', $json)],
+        )->assertSessionHasErrors(['scenario' => $says]);
         self::assertSame(0, Scenario::query()->count());
     }
 
     /** @return iterable<string, array{string, string}> */
     public static function badFiles(): iterable
     {
-        $file = static fn(string $event): string => '{"format":"escapement/scenario/1","name":"x","supply":{"phases":2,"nominal_v":120,"nominal_hz":60},"events":[' . $event . ']}';
+        $file = static fn(string $event): string =>
+            '{"format":"escapement/scenario/1","name":"x","supply":{"phases":2,"nominal_v":120,"nominal_hz":60},"events":[' . $event . ']}';
         yield 'another format' => ['{"format":"other"}', 'At /format: This must be one of: escapement/scenario/1. Nothing was kept.'];
-        yield 'an unknown deed' => [$file('{"at_ms":0,"do":"explode"}'), 'At /events/0/do: This must be one of: set_source, ramp_source, crank_failures, engine_trip, engine_reset, start_generator, stop_generator, test_start, test_stop, selector, set_load. Nothing was kept.'];
-        yield 'time that goes back' => [$file('{"at_ms":5,"do":"engine_reset"},{"at_ms":4,"do":"engine_reset"}'), 'At /events/1/at_ms: Event times must not go back: 4 ms comes after 5 ms. Nothing was kept.'];
+        yield 'an unknown deed' => [
+            $file('{"at_ms":0,"do":"explode"}'),
+            'At /events/0/do: This must be one of: set_source, ramp_source, crank_failures, engine_trip, engine_reset, '
+                . 'start_generator, stop_generator, test_start, test_stop, selector, set_load. Nothing was kept.',
+        ];
+        yield 'time that goes back' => [
+            $file('{"at_ms":5,"do":"engine_reset"},{"at_ms":4,"do":"engine_reset"}'),
+            'At /events/1/at_ms: Event times must not go back: 4 ms comes after 5 ms. Nothing was kept.',
+        ];
     }
 
     #[Test, DataProvider('recordings')]
@@ -116,12 +150,20 @@ final class LibraryTest extends TestCase
         self::assertEqualsWithDelta(30_000, $recording->until_ms, 20_000);
         $this->get("/library/recordings/$recording->id")->assertOk()->assertSee('no voltage for')->assertSee('What disturbed it: 1');
         $this->get("/library/recordings/$recording->id?from=1500&to=1400")->assertOk();
-        $run = json_decode((string) $this->post("/switches/$switch->id/rehearsal.json", ['story' => "recording-$recording->id"])->assertOk()->getContent(), true);
+        $run = json_decode(
+            (string) $this->post("/switches/$switch->id/rehearsal.json", ['story' => "recording-$recording->id"])->assertOk()->getContent(),
+            true,
+        );
         self::assertSame(1, $run['output']['metrics']['engine_starts']);
-        $this->get("/switches/$switch->id/rehearsal?story=recording-$recording->id")->assertOk()->assertSee('What this sheet would have made of it');
+        $this->get(
+            "/switches/$switch->id/rehearsal?story=recording-$recording->id",
+        )->assertOk()->assertSee('What this sheet would have made of it');
         foreach (['csv', 'cff'] as $as) {
             $again = (string) $this->get("/library/recordings/$recording->id.$as")->assertOk()->getContent();
-            $this->post('/library/recordings', self::FACTS + ['files' => [UploadedFile::fake()->createWithContent("again.$as", $again)]])->assertSessionHasNoErrors();
+            $this->post(
+                '/library/recordings',
+                self::FACTS + ['files' => [UploadedFile::fake()->createWithContent("again.$as", $again)]],
+            )->assertSessionHasNoErrors();
             self::assertSame($recording->points, Recording::query()->latest('id')->firstOrFail()->points);
         }
         $this->delete("/library/recordings/$recording->id")->assertRedirect('/library');
@@ -171,7 +213,10 @@ final class LibraryTest extends TestCase
             $this->post('/library/recordings', self::FACTS + ['files' => $files])->assertSessionHasErrors('files');
             self::assertStringContainsString($says, session('errors')->first('files'));
         }
-        $this->post('/library/recordings', ['phases' => 9, 'nominal_v' => -1] + self::FACTS)->assertSessionHasErrors(['phases', 'nominal_v']);
+        $this->post(
+            '/library/recordings',
+            ['phases' => 9, 'nominal_v' => -1] + self::FACTS,
+        )->assertSessionHasErrors(['phases', 'nominal_v']);
         self::assertSame(0, Recording::query()->count());
     }
 
@@ -217,7 +262,10 @@ final class LibraryTest extends TestCase
         $file = new RecordingFile('Lantern Bay', 60, ['l1', 'l2']);
         $made = static fn(string $name, string $content): UploadedFile => UploadedFile::fake()->createWithContent($name, $content);
         if ($form === 'csv' || $form === 'cff') {
-            return [$made("r.$form", $form === 'csv' ? $file->csv(self::outage()) : $file->combined(self::outage(), '01/01/2026,00:00:00'))];
+            return [$made(
+                "r.$form",
+                $form === 'csv' ? $file->csv(self::outage()) : $file->combined(self::outage(), '01/01/2026,00:00:00'),
+            )];
         }
         $wave = $file->waveform(self::outage(), 720, DataFormat::from(strtoupper($form)), '01/01/2026,00:00:00', 3);
 

@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Site;
 use App\Models\TransferSwitch;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -42,8 +42,22 @@ final class MetricTest extends TestCase
                 "/switches/$switch->id/settings",
                 ['seen_version' => '0', 'standing' => 'proposed', 'f' => $this->form("/switches/$switch->id/settings")],
             )->assertSessionHasNoErrors();
-            $switch->update(['survey' => ['slack_m' => 0.61, 'tank_gal' => 100, 'static_inwc' => 11, 'meter' => 'two', 'cord_m' => 9.1, 'opening_m' => 3, 'line_conductors' => 6]]);
-            self::assertStringStartsWith('%PDF', (string) $this->get("/switches/$switch->id/plan.pdf")->assertOk()->getContent(), 'with figures of every unit');
+            $switch->update([
+                'survey' => [
+                    'slack_m' => 0.61,
+                    'tank_gal' => 100,
+                    'static_inwc' => 11,
+                    'meter' => 'two',
+                    'cord_m' => 9.1,
+                    'opening_m' => 3,
+                    'line_conductors' => 6,
+                ],
+            ]);
+            self::assertStringStartsWith(
+                '%PDF',
+                (string) $this->get("/switches/$switch->id/plan.pdf")->assertOk()->getContent(),
+                'with figures of every unit',
+            );
             foreach (['service', 'panels', 'source', 'place', 'loads'] as $on) {
                 $page = (string) $this->get("/sites/$site->id?on=$on")->assertOk()->getContent();
                 self::assertDoesNotMatchRegularExpression('#<span class="unit">(ft|gal|hp|in wc|°F)</span>#', $page, "$kind->value $on");

@@ -9,8 +9,8 @@ use App\Models\RecordEntry;
 use App\Models\Run;
 use App\Models\StepAnswer;
 use Escapement\Core\Commissioning\Procedure\Verdict;
-use Escapement\Core\Commissioning\RecordChain;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Record\RecordChain;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
@@ -38,10 +38,14 @@ final class PicturesTest extends TestCase
         $this->take($run, $id, self::STEP, self::picture())->assertOk()->assertJson(['kept' => $id]);
         $photo = Photo::query()->sole();
         self::assertSame([$run->id, self::STEP, 'after', $sha256], [$photo->run_id, $photo->step, $photo->moment, $photo->sha256]);
-        $entries = RecordEntry::query()->where('run_id', $run->id)->get()->filter(static fn(RecordEntry $entry): bool => str_contains($entry->entry, '"kind":"photo"'));
+        $entries = RecordEntry::query()->where('run_id', $run->id)->get()->filter(
+            static fn(RecordEntry $entry): bool => str_contains($entry->entry, '"kind":"photo"'),
+        );
         self::assertCount(1, $entries);
         self::assertStringContainsString($sha256, (string) $entries->first()?->entry);
-        self::assertTrue((new RecordChain())->verifyExport(Node::fromJson((string) $this->get("/runs/$run->id/report.json")->getContent()))['verified']);
+        self::assertTrue(
+            (new RecordChain())->verifyExport(Node::fromJson((string) $this->get("/runs/$run->id/report.json")->getContent()))['verified'],
+        );
         $this->get("/runs/$run->id/procedure")->assertSee("/photos/$id/small.jpg", false);
     }
 
@@ -59,7 +63,10 @@ final class PicturesTest extends TestCase
     public function what_cannot_be_kept_is_named_by_its_field(array $change, string $path): void
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
-        $answer = $this->postJson("/runs/$run->id/photos", $change + ['id' => (string) Str::uuid(), 'step' => self::STEP, 'photo' => self::picture()])->assertStatus(422);
+        $answer = $this->postJson(
+            "/runs/$run->id/photos",
+            $change + ['id' => (string) Str::uuid(), 'step' => self::STEP, 'photo' => self::picture()],
+        )->assertStatus(422);
         self::assertSame($path, $answer->json('error.path') ?? '/' . array_key_first((array) $answer->json('errors')));
         self::assertSame(0, Photo::query()->count());
     }
@@ -93,8 +100,13 @@ final class PicturesTest extends TestCase
         $run = $this->runOf($this->switchOf($this->signIn()));
         Run::query()->whereKey($run->id)->update(['signed_at' => now(), 'signed_name' => 'Ana', 'verdict' => 'incomplete']);
         $this->take($run, (string) Str::uuid(), self::STEP, self::picture())->assertOk();
-        self::assertStringContainsString('"after_signing":true', RecordEntry::query()->where('run_id', $run->id)->orderByDesc('seq')->firstOrFail()->entry);
-        self::assertTrue((new RecordChain())->verifyExport(Node::fromJson((string) $this->get("/runs/$run->id/report.json")->getContent()))['verified']);
+        self::assertStringContainsString(
+            '"after_signing":true',
+            RecordEntry::query()->where('run_id', $run->id)->orderByDesc('seq')->firstOrFail()->entry,
+        );
+        self::assertTrue(
+            (new RecordChain())->verifyExport(Node::fromJson((string) $this->get("/runs/$run->id/report.json")->getContent()))['verified'],
+        );
     }
 
     #[Test]
@@ -113,9 +125,20 @@ final class PicturesTest extends TestCase
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
         $this->pass($run, self::STEP);
-        $this->post("/runs/$run->id/procedure", ['step' => self::STEP, 'so' => '1', 'photos' => [self::picture(), self::picture()]])->assertSessionMissing('fault');
+        $this->post(
+            "/runs/$run->id/procedure",
+            ['step' => self::STEP, 'so' => '1', 'photos' => [self::picture(), self::picture()]],
+        )->assertSessionMissing('fault');
         self::assertSame(2, Photo::query()->where('step', self::STEP)->count());
-        $this->post("/runs/$run->id/procedure", ['step' => self::STEP, 'so' => '1', 'note' => 'see it', 'photos' => [UploadedFile::fake()->createWithContent('a.jpg', 'words')]])->assertSessionHas('fault', static fn(array $fault): bool => $fault['field'] === 'photos' && $fault['typed']['note'] === 'see it');
+        $this->post(
+            "/runs/$run->id/procedure",
+            [
+                'step' => self::STEP,
+                'so' => '1',
+                'note' => 'see it',
+                'photos' => [UploadedFile::fake()->createWithContent('a.jpg', 'words')],
+            ],
+        )->assertSessionHas('fault', static fn(array $fault): bool => $fault['field'] === 'photos' && $fault['typed']['note'] === 'see it');
     }
 
     #[Test]
@@ -133,7 +156,10 @@ final class PicturesTest extends TestCase
     /** @return TestResponse<JsonResponse> */
     private function take(Run $run, string $id, string $step, UploadedFile $file): TestResponse
     {
-        return $this->postJson("/runs/$run->id/photos", ['id' => $id, 'step' => $step, 'client_wall' => '2026-11-23T09:00:00.000Z', 'photo' => $file]);
+        return $this->postJson(
+            "/runs/$run->id/photos",
+            ['id' => $id, 'step' => $step, 'client_wall' => '2026-11-23T09:00:00.000Z', 'photo' => $file],
+        );
     }
 
     private static function picture(): UploadedFile

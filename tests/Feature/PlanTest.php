@@ -8,10 +8,10 @@ use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\Plan\WiresPage;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -47,13 +47,21 @@ final class PlanTest extends TestCase
     public function the_drawing_for_paper_stands_alone_in_black_and_white(): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
-        $svg = (string) $this->get("/switches/$switch->id/plan.svg?on=emergency")->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
+        $svg = (string) $this->get(
+            "/switches/$switch->id/plan.svg?on=emergency",
+        )->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
         $drawing = simplexml_load_string($svg) ?: self::fail('not an SVG');
         self::assertSame('http://www.w3.org/2000/svg', $drawing->getNamespaces()['']);
         self::assertStringNotContainsString('var(--', $svg, 'no colour from a page');
         self::assertStringContainsString('tube-gen', $svg);
-        foreach (array_unique(array_map(static fn(\SimpleXMLElement $part): string => strtok((string) $part['class'], ' ') ?: '', $drawing->xpath('//*[@class]') ?: [])) as $class) {
-            self::assertTrue(in_array($class, ['', 'one-line', 'tube', 'el', 'bond', 'fed'], true) || str_contains($svg, ".$class"), "nothing says how a $class looks on paper");
+        foreach (array_unique(array_map(
+            static fn(\SimpleXMLElement $part): string => strtok((string) $part['class'], ' ') ?: '',
+            $drawing->xpath('//*[@class]') ?: [],
+        )) as $class) {
+            self::assertTrue(
+                in_array($class, ['', 'one-line', 'tube', 'el', 'bond', 'fed'], true) || str_contains($svg, ".$class"),
+                "nothing says how a $class looks on paper",
+            );
         }
     }
 
@@ -85,7 +93,10 @@ final class PlanTest extends TestCase
         $this->get("/switches/$switch->id/plan")->assertSee('recommended')->assertSee('Heat pump');
         $this->put("/switches/$switch->id/plan", self::FACTS + ['choice' => 'whole', 'choice_reason' => 'The owner insists.']);
         $this->get("/switches/$switch->id/plan")->assertSee('chosen by')->assertSee('The owner insists.');
-        $this->put("/switches/$switch->id/plan", ['generator_breaker_a' => 'big', 'choice' => 'nothing'] + self::FACTS)->assertSessionHasErrors(['generator_breaker_a', 'choice']);
+        $this->put(
+            "/switches/$switch->id/plan",
+            ['generator_breaker_a' => 'big', 'choice' => 'nothing'] + self::FACTS,
+        )->assertSessionHasErrors(['generator_breaker_a', 'choice']);
         self::assertSame('whole', Plan::query()->firstOrFail()->choice, 'a refused form changes nothing');
     }
 
@@ -93,7 +104,10 @@ final class PlanTest extends TestCase
     public function no_bond_is_moved_until_somebody_has_looked(): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
-        $this->get("/switches/$switch->id/plan")->assertSee('Nothing is proposed yet')->assertSee('the neutral of the switch')->assertDontSee('Take the bond out');
+        $this->get("/switches/$switch->id/plan")
+            ->assertSee('Nothing is proposed yet')
+            ->assertSee('the neutral of the switch')
+            ->assertDontSee('Take the bond out');
         $this->put("/switches/$switch->id/plan", ['panel_bonded' => ''] + self::FACTS)->assertSessionHasNoErrors();
         $this->get("/switches/$switch->id/plan")->assertSee('the bond in the panel')->assertDontSee('Take the bond out');
         $this->put("/switches/$switch->id/plan", self::FACTS)->assertSessionHasNoErrors();
@@ -105,28 +119,64 @@ final class PlanTest extends TestCase
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
         $this->get("/switches/$switch->id/wires")->assertOk()->assertSee('Generator to transfer switch')->assertSee('The usual runs');
-        $run = ['name' => 'Shed', 'amps' => '40', 'ocpd_a' => '50', 'length' => '200', 'material' => 'cu', 'raceway' => 'pvc40', 'trade_size' => '1'];
-        $this->put("/switches/$switch->id/wires", ['runs' => [$run, ['name' => '', 'amps' => '', 'ocpd_a' => '', 'length' => '', 'material' => 'cu']]])->assertRedirect("/switches/$switch->id/wires");
+        $run = [
+            'name' => 'Shed',
+            'amps' => '40',
+            'ocpd_a' => '50',
+            'length' => '200',
+            'material' => 'cu',
+            'raceway' => 'pvc40',
+            'trade_size' => '1',
+        ];
+        $this->put(
+            "/switches/$switch->id/wires",
+            ['runs' => [$run, ['name' => '', 'amps' => '', 'ocpd_a' => '', 'length' => '', 'material' => 'cu']]],
+        )->assertRedirect("/switches/$switch->id/wires");
         $kept = Plan::query()->firstOrFail()->runs ?? [];
         self::assertCount(1, $kept, 'the empty line is left out');
         self::assertEqualsWithDelta($switch->site->units === 'metric' ? 200 : 60.96, $kept[0]['length_m'], 0.001);
-        $drop = (new Calculations())->calc('voltage_drop', Node::fromArray(['circuit' => 'split_phase', 'v' => 240, 'leg1_a' => 40, 'leg2_a' => 40, 'material' => 'cu', 'size' => '8', 'length_m' => $kept[0]['length_m']]));
-        $this->get("/switches/$switch->id/wires")->assertSee('8 Cu')->assertSee(round($drop['drop_pct'], 1) . ' %')->assertDontSee('The usual runs');
+        $drop = (new Calculations())->calc(
+            'voltage_drop',
+            Node::fromArray([
+                'circuit' => 'split_phase',
+                'v' => 240,
+                'leg1_a' => 40,
+                'leg2_a' => 40,
+                'material' => 'cu',
+                'size' => '8',
+                'length_m' => $kept[0]['length_m'],
+            ]),
+        );
+        $page = $this->get("/switches/$switch->id/wires")->assertDontSee('The usual runs');
+        self::assertStringContainsString('8 Cu', self::words($page));
+        self::assertStringContainsString(round($drop['drop_pct'], 1) . ' %', self::words($page));
     }
 
     #[Test]
     public function ahead_of_the_main_no_ground_is_run_and_the_raceway_is_emptier(): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
-        $run = ['name' => 'Service', 'amps' => '160', 'ocpd_a' => '200', 'length' => '10', 'material' => 'al', 'raceway' => 'pvc40', 'trade_size' => '2', 'dwelling' => '1'];
-        $this->put("/switches/$switch->id/wires", ['runs' => [$run + ['service' => '1'], ['name' => 'Feeder'] + $run]])->assertSessionHasNoErrors();
+        $run = [
+            'name' => 'Service',
+            'amps' => '160',
+            'ocpd_a' => '200',
+            'length' => '10',
+            'material' => 'al',
+            'raceway' => 'pvc40',
+            'trade_size' => '2',
+            'dwelling' => '1',
+        ];
+        $this->put(
+            "/switches/$switch->id/wires",
+            ['runs' => [$run + ['service' => '1'], ['name' => 'Feeder'] + $run]],
+        )->assertSessionHasNoErrors();
         [$service, $feeder] = (new WiresPage($switch->refresh(), Plan::query()->firstOrFail()))->rows;
         self::assertNull($service->egc);
         self::assertNotNull($feeder->egc);
         self::assertLessThan($feeder->fillPct, $service->fillPct);
         self::assertSame($feeder->size, $service->size);
         $page = (string) $this->get("/switches/$switch->id/wires")->assertSee('by neutral')->getContent();
-        self::assertSame(1, substr_count($page, 'Aluminium needs listed terminals'), 'told once, with both runs');
+        self::assertSame(1, substr_count($page, 'id="finding-aluminium-connections"'), 'told once, with both runs');
         self::assertStringContainsString('<p class="told-of">Service, Feeder</p>', $page);
     }
 
@@ -135,8 +185,19 @@ final class PlanTest extends TestCase
     public function a_bad_line_of_the_wires_is_refused_at_its_field(array $bad, string $field): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
-        $run = $bad + ['name' => 'Shed', 'amps' => '40', 'ocpd_a' => '50', 'length' => '61.5', 'material' => 'cu', 'raceway' => 'pvc40', 'trade_size' => '1'];
-        $this->from("/switches/$switch->id/wires")->put("/switches/$switch->id/wires", ['runs' => [$run]])->assertSessionHasErrors("runs.0.$field");
+        $run = $bad + [
+            'name' => 'Shed',
+            'amps' => '40',
+            'ocpd_a' => '50',
+            'length' => '61.5',
+            'material' => 'cu',
+            'raceway' => 'pvc40',
+            'trade_size' => '1',
+        ];
+        $this->from("/switches/$switch->id/wires")->put(
+            "/switches/$switch->id/wires",
+            ['runs' => [$run]],
+        )->assertSessionHasErrors("runs.0.$field");
         $this->get("/switches/$switch->id/wires")->assertSee('class="field-error"', false)->assertSee($field === 'name' ? '61.5' : 'Shed');
         self::assertSame(0, Plan::query()->count());
     }
@@ -155,9 +216,21 @@ final class PlanTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn(), $kind);
         $switch->update(['fuel' => Fuel::Lp, 'rated_kw' => ['lp' => 12]]);
-        foreach ([['Always on', 1.2, true, false], ['Well pump', 1.5, true, false], ['Heat pump', 5, false, true], ['Range', 8, false, true]] as $place => [$name, $kw, $mustRun, $shed]) {
+        foreach ([
+            ['Always on', 1.2, true, false],
+            ['Well pump', 1.5, true, false],
+            ['Heat pump', 5, false, true],
+            ['Range', 8, false, true],
+        ] as $place => [$name, $kw, $mustRun, $shed]) {
             LoadItem::query()->create([
-                'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'place' => $place, 'name' => $name, 'kw' => $kw, 'priority' => $place + 1, 'must_run' => $mustRun, 'shed' => $shed,
+                'company_id' => $switch->company_id,
+                'switch_id' => $switch->id,
+                'place' => $place,
+                'name' => $name,
+                'kw' => $kw,
+                'priority' => $place + 1,
+                'must_run' => $mustRun,
+                'shed' => $shed,
                 'start_kva' => $name === 'Heat pump' ? 9 : 0, 'compressor' => $name === 'Heat pump',
             ]);
         }

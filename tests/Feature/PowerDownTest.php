@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Plan;
 use App\Models\TransferSwitch;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Support\Carbon;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -16,7 +16,13 @@ use Tests\TestCase;
 final class PowerDownTest extends TestCase
 {
     private const DAY = [
-        'opens_at' => '2026-07-01T09:00', 'promised_min' => '30', 'hot_day' => '1', 'open_who' => 'Ana', 'open_minutes' => '10', 'close_who' => 'Ana', 'close_minutes' => '5',
+        'opens_at' => '2026-07-01T09:00',
+        'promised_min' => '30',
+        'hot_day' => '1',
+        'open_who' => 'Ana',
+        'open_minutes' => '10',
+        'close_who' => 'Ana',
+        'close_minutes' => '5',
         'tasks' => [
             2 => ['name' => 'Pull the feeders', 'who' => 'Ana, Bo', 'minutes' => '40', 'after' => ''],
             5 => ['name' => 'Land the line side', 'who' => 'Ana', 'minutes' => '20', 'after' => '2', 'dark' => '1'],
@@ -54,7 +60,9 @@ final class PowerDownTest extends TestCase
     {
         $switch = $this->saved(self::DAY);
         self::assertSame(['2', '5', '7'], array_column(Plan::query()->firstOrFail()->power_down['tasks'] ?? [], 'id'));
-        $this->get("/switches/$switch->id/power-down")->assertSee('Dark for 35 min, 5 more than promised')->assertSee('09:35')->assertSee('Pull the feeders')->assertDontSee('The usual day');
+        $this->get("/switches/$switch->id/power-down")->assertSee(
+            'Without power for 35 min, 5 min more than promised',
+        )->assertSee('09:35')->assertSee('Pull the feeders')->assertDontSee('The usual day');
     }
 
     #[Test]
@@ -75,7 +83,10 @@ final class PowerDownTest extends TestCase
     public function what_cannot_be_is_refused_at_its_field(array $bad, string $field): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->from("/switches/$switch->id/power-down")->put("/switches/$switch->id/power-down", array_replace_recursive(self::DAY, $bad))->assertSessionHasErrors($field);
+        $this->from("/switches/$switch->id/power-down")->put(
+            "/switches/$switch->id/power-down",
+            array_replace_recursive(self::DAY, $bad),
+        )->assertSessionHasErrors($field);
         $this->get("/switches/$switch->id/power-down")->assertSee('field-error', false)->assertSee('Land the line side');
         self::assertSame(0, Plan::query()->count(), 'nothing is kept of a refused day');
     }
@@ -96,7 +107,10 @@ final class PowerDownTest extends TestCase
     private function saved(array $day): TransferSwitch
     {
         $switch = $this->switchOf($this->signIn());
-        $this->put("/switches/$switch->id/power-down", $day)->assertRedirect("/switches/$switch->id/power-down")->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/power-down",
+            $day,
+        )->assertRedirect("/switches/$switch->id/power-down")->assertSessionHasNoErrors();
 
         return $switch;
     }

@@ -14,9 +14,9 @@ use App\Models\User;
 use Database\Factories\UserFactory;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\Verdict;
-use Escapement\Core\Commissioning\RecordChain;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Record\RecordChain;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -30,7 +30,11 @@ final class ProcedureTest extends TestCase
     public function every_kind_has_its_procedure_on_a_page(InstallationKind $kind): void
     {
         $run = $this->runOf($this->switchOf($this->signIn(), $kind));
-        $this->get("/runs/$run->id/procedure")->assertOk()->assertSee('Say aloud what will happen')->assertSee('Prove dead')->assertSee('Hazard.');
+        $this->get("/runs/$run->id/procedure")
+            ->assertOk()
+            ->assertSee('Say aloud what will happen')
+            ->assertSee('Prove dead')
+            ->assertSee('Hazard.');
     }
 
     /** @return iterable<string, array{InstallationKind}> */
@@ -49,7 +53,10 @@ final class ProcedureTest extends TestCase
         while (($step = $this->page($run)->next()) !== null) {
             self::assertNotContains($step->id, $asked, 'asked once');
             $asked[] = $step->id;
-            $this->post("/runs/$run->id/procedure", self::asExpected($step) + ['step' => $step->id])->assertRedirect()->assertSessionMissing('fault');
+            $this->post(
+                "/runs/$run->id/procedure",
+                self::asExpected($step) + ['step' => $step->id],
+            )->assertRedirect()->assertSessionMissing('fault');
         }
         $page = $this->page($run);
         self::assertSame(count($page->facts->steps), $page->progress->closed());
@@ -75,7 +82,10 @@ final class ProcedureTest extends TestCase
         $this->send($run, [$this->answer('isolate/proved-dead', ['so' => false, 'note' => 'L2 shows 118 V.'])])->assertJsonCount(1, 'kept');
         self::assertSame('not_so', $this->page($run)->progress->states['isolate/proved-dead']->value);
         $this->send($run, [$this->answer('inspect/torque', ['so' => true])])->assertJsonCount(0, 'kept');
-        $this->send($run, [$this->answer('isolate/proved-dead', ['so' => true]), $this->answer('inspect/torque', ['so' => true])])->assertJsonCount(2, 'kept');
+        $this->send(
+            $run,
+            [$this->answer('isolate/proved-dead', ['so' => true]), $this->answer('inspect/torque', ['so' => true])],
+        )->assertJsonCount(2, 'kept');
     }
 
     #[Test]
@@ -97,7 +107,10 @@ final class ProcedureTest extends TestCase
     public function a_bad_answer_is_named_by_its_pointer_and_the_good_ones_are_kept(array $fault, string $path): void
     {
         $run = $this->runOf($this->switchOf($this->signIn()));
-        $this->send($run, [$fault + $this->answer('isolate/briefing', ['so' => true]), $this->answer('isolate/block-engine', ['so' => true])])
+        $this->send(
+            $run,
+            [$fault + $this->answer('isolate/briefing', ['so' => true]), $this->answer('isolate/block-engine', ['so' => true])],
+        )
             ->assertOk()->assertJsonPath('refused.0.path', "/answers/0/$path")->assertJsonCount(1, 'kept');
     }
 
@@ -124,8 +137,14 @@ final class ProcedureTest extends TestCase
         $run = $this->runOf($this->switchOf($this->signIn()));
         $this->pass($run, 'inspect/battery-rest');
         $this->post("/runs/$run->id/procedure", ['step' => 'inspect/battery-rest', 'value' => '11,9'])->assertRedirect();
-        $this->get("/runs/$run->id/procedure")->assertSee('field-error', false)->assertSee('value="11,9"', false)->assertSee('12.4 V at least');
-        $this->post("/runs/$run->id/procedure", ['step' => 'inspect/battery-rest', 'value' => '11,9', 'note' => 'Charger was off.'])->assertSessionMissing('fault');
+        $this->get("/runs/$run->id/procedure")
+            ->assertSee('field-error', false)
+            ->assertSee('value="11,9"', false)
+            ->assertSee('12.4 V at least');
+        $this->post(
+            "/runs/$run->id/procedure",
+            ['step' => 'inspect/battery-rest', 'value' => '11,9', 'note' => 'Charger was off.'],
+        )->assertSessionMissing('fault');
         self::assertSame(Verdict::Noted, StepAnswer::query()->where('step', 'inspect/battery-rest')->firstOrFail()->verdict);
     }
 
@@ -149,14 +168,34 @@ final class ProcedureTest extends TestCase
         $switch = $this->switchOf($user);
         $run = $this->runOf($switch);
         $this->pass($run, 'simulated_outage/time-start-signal');
-        $this->send($run, [$this->answer('simulated_outage/time-start-signal', ['note' => 'By ear.']), $this->answer('simulated_outage/time-engine-running', ['note' => 'By ear.'])])->assertJsonCount(2, 'kept');
+        $this->send(
+            $run,
+            [
+                $this->answer('simulated_outage/time-start-signal', ['note' => 'By ear.']),
+                $this->answer('simulated_outage/time-engine-running', ['note' => 'By ear.']),
+            ],
+        )->assertJsonCount(2, 'kept');
         $sheet = $switch->sheet()->firstOrFail();
-        Sheet::query()->create(['company_id' => $user->company_id, 'switch_id' => $switch->id, 'version' => 2, 'standing' => Standing::AsLeft, 'settings' => ['start_delay_ms' => 8000] + $sheet->settings, 'habits' => $sheet->habits, 'user_id' => $user->id]);
+        Sheet::query()->create([
+            'company_id' => $user->company_id,
+            'switch_id' => $switch->id,
+            'version' => 2,
+            'standing' => Standing::AsLeft,
+            'settings' => ['start_delay_ms' => 8000] + $sheet->settings,
+            'habits' => $sheet->habits,
+            'user_id' => $user->id,
+        ]);
         $this->get("/runs/$run->id/procedure")->assertSee('The sheet is at version 2')->assertSee('Go on with them as they are now');
         $closed = $this->page($run)->progress->closed();
         $this->post("/runs/$run->id/follow")->assertRedirect();
         $page = $this->page($run);
-        self::assertSame(['simulated_outage/time-start-signal' => 'reopened'], array_map(static fn($state): string => $state->value, array_filter($page->progress->states, static fn($state): bool => $state->value === 'reopened')));
+        self::assertSame(
+            ['simulated_outage/time-start-signal' => 'reopened'],
+            array_map(
+                static fn($state): string => $state->value,
+                array_filter($page->progress->states, static fn($state): bool => $state->value === 'reopened'),
+            ),
+        );
         self::assertSame($closed - 1, $page->progress->closed());
         $entry = RecordEntry::query()->where('run_id', $run->id)->orderByDesc('seq')->firstOrFail()->entry;
         self::assertStringContainsString('sheet_followed', $entry);
@@ -205,12 +244,19 @@ final class ProcedureTest extends TestCase
         $this->get("/runs/$run->id/isolation.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
         $this->send($run, [$this->answer('isolate/briefing', ['so' => true])])->assertJsonCount(1, 'kept');
         $page = $this->page($run);
-        $html = view('handover.isolation-pdf', ['page' => $page, 'steps' => $page->stages()['Isolate'], 'pairs' => ['L1–N'], 'drawings' => []])->render();
+        $html = view(
+            'handover.isolation-pdf',
+            ['page' => $page, 'steps' => $page->stages()['Isolate'], 'pairs' => ['L1–N'], 'drawings' => []],
+        )->render();
         foreach ($page->stages()['Isolate'] as $step) {
             self::assertStringContainsString(e($step->title), $html);
             self::assertStringContainsString(e((string) $step->hazard), $html);
         }
-        self::assertSame(1, substr_count($html, e($run->user->name) . '<br>'), 'who did it stands in its line only');
+        self::assertSame(
+            1,
+            preg_match_all('/' . preg_quote(e($run->user->name), '/') . '\s*<br/', $html),
+            'who did it stands in its line only',
+        );
         self::assertStringContainsString('Prove dead, hold point', $html);
     }
 
@@ -231,9 +277,24 @@ final class ProcedureTest extends TestCase
     public function the_unbalance_is_worked_out_from_the_volts_that_were_read(): void
     {
         $run = $this->runOf($this->switchOf($this->signIn(), InstallationKind::ContactorGenerator));
-        $volts = ['on_load_checks/generator-volts-L1' => 122.0, 'on_load_checks/generator-volts-L2' => 120.0, 'on_load_checks/generator-volts-L3' => 118.0];
-        $this->send($run, array_map(fn(Step $step): array => $this->answer($step->id, isset($volts[$step->id]) ? ['value' => $volts[$step->id]] : self::asExpected($step)), array_values($this->page($run)->facts->steps)))->assertJsonPath('refused', []);
-        $this->get("/runs/$run->id/procedure?step=on_load_checks/unbalance")->assertSee('From what was read before')->assertSee('value="1.67"', false);
+        $volts = [
+            'on_load_checks/generator-volts-L1' => 122.0,
+            'on_load_checks/generator-volts-L2' => 120.0,
+            'on_load_checks/generator-volts-L3' => 118.0,
+        ];
+        $this->send(
+            $run,
+            array_map(
+                fn(Step $step): array => $this->answer(
+                    $step->id,
+                    isset($volts[$step->id]) ? ['value' => $volts[$step->id]] : self::asExpected($step),
+                ),
+                array_values($this->page($run)->facts->steps),
+            ),
+        )->assertJsonPath('refused', []);
+        $this->get(
+            "/runs/$run->id/procedure?step=on_load_checks/unbalance",
+        )->assertSee('From what was read before')->assertSee('value="1.67"', false);
     }
 
     #[Test]
@@ -249,12 +310,25 @@ final class ProcedureTest extends TestCase
     public function the_schools_are_chosen_when_the_run_begins(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->post("/switches/$switch->id/commission", ['hazards_read' => '1', 'options' => ['bait' => '0', 'manual_transfer' => '1', 'owner_present' => '0', 'photos' => '0', 'load_bank' => '0', 'droop' => '1']])->assertRedirect();
+        $this->post(
+            "/switches/$switch->id/commission",
+            [
+                'hazards_read' => '1',
+                'options' => [
+                    'bait' => '0',
+                    'manual_transfer' => '1',
+                    'owner_present' => '0',
+                    'photos' => '0',
+                    'load_bank' => '0',
+                    'droop' => '1',
+                ],
+            ],
+        )->assertRedirect();
         $run = Run::query()->latest('id')->firstOrFail();
         $page = $this->page($run);
         self::assertArrayNotHasKey('bait_test/bait', $page->facts->steps);
         self::assertArrayHasKey('manual_transfer/lever', $page->facts->steps);
         self::assertArrayNotHasKey('clean_up/sign-owner', $page->facts->steps);
-        self::assertSame('59.5 to 63 Hz', $page->facts->steps['no_load_run/generator-hz']->expectation);
+        self::assertSame('59.5 to 63.5 Hz', $page->facts->steps['no_load_run/generator-hz']->expectation);
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Rehearsal\Story;
-use Escapement\Core\Template\InstallationKind;
 use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\Node;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -57,7 +57,12 @@ final class RehearsalTest extends TestCase
             ['story' => 'outage', 'd' => ['/start_delay_ms' => '8'], 'ghost' => $ghost],
             ['HX-Request' => 'true'],
         );
-        $answer->assertOk()->assertSee("+3.0\u{202F}s")->assertSee('class="ghost"', false)->assertSee('sheet says')->assertSee('Put into settings')->assertDontSee('<html', false);
+        $answer->assertOk()
+            ->assertSee("+3.0\u{202F}s")
+            ->assertSee('class="ghost"', false)
+            ->assertSee('sheet says')
+            ->assertSee('Put into settings')
+            ->assertDontSee('<html', false);
         $this->followingRedirects()->post(
             "/switches/$switch->id/rehearsal",
             ['story' => 'outage', 'ghost' => $ghost],
@@ -86,7 +91,10 @@ final class RehearsalTest extends TestCase
             "/switches/$switch->id/rehearsal",
             ['d' => ['/return_delay_ms' => 'soon'], 'n' => ['off_ms' => '-4']],
         )
-            ->assertOk()->assertSee('value="soon"', false)->assertSee('must be a time')->assertSee('value="-4"', false)->assertDontSee('Put into settings');
+            ->assertOk()->assertSee('value="soon"', false)
+                ->assertSee('must be a time')
+                ->assertSee('value="-4"', false)
+                ->assertDontSee('Put into settings');
     }
 
     #[Test]
@@ -94,7 +102,10 @@ final class RehearsalTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $shown = ['story' => 'failed_crank', 'd' => ['/start_delay_ms' => '7.5'], 'n' => ['failures' => '2']];
-        $svg = (string) $this->post("/switches/$switch->id/rehearsal.svg", $shown)->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
+        $svg = (string) $this->post(
+            "/switches/$switch->id/rehearsal.svg",
+            $shown,
+        )->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
         self::assertNotFalse(simplexml_load_string($svg));
         self::assertStringNotContainsString('var(', $svg, 'a file knows nothing of the page\'s colours');
         $csv = (string) $this->post("/switches/$switch->id/rehearsal.csv", $shown)->assertOk()->getContent();

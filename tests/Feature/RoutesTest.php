@@ -13,9 +13,9 @@ use App\Models\Season;
 use App\Models\SeasonState;
 use App\Models\User;
 use Database\Factories\UserFactory;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\PowerDownTasks;
-use Escapement\Core\Template\PowerDownWork;
+use Escapement\Core\Planning\PowerDownTasks;
+use Escapement\Core\Planning\PowerDownWork;
+use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Routing\Route;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -23,7 +23,14 @@ use Tests\TestCase;
 /** Walks every route there is: a new one that forgets to ask who comes fails here. */
 final class RoutesTest extends TestCase
 {
-    private const OPEN_TO_ALL = ['GET login', 'POST login', 'GET up', 'GET owner/{token}', 'GET owner/{token}/handover.pdf', 'GET owner/{token}/dates.ics'];
+    private const OPEN_TO_ALL = [
+        'GET login',
+        'POST login',
+        'GET up',
+        'GET owner/{token}',
+        'GET owner/{token}/handover.pdf',
+        'GET owner/{token}/dates.ics',
+    ];
 
     #[Test]
     public function a_stranger_gets_the_sign_in_page_and_nothing_else(): void
@@ -76,7 +83,11 @@ final class RoutesTest extends TestCase
             $answer = $this->call($method, $this->fill($route, $ids), server: $part);
             if ($method === 'GET' && ! in_array($route->uri(), ['sites/new', 'people'], true)) {
                 self::assertSame(200, $answer->getStatusCode(), $route->uri());
-                self::assertDoesNotMatchRegularExpression('#type="submit">\s*(Save|Add|Begin|Sign the|Put|Propose|Keep|Read it)#', (string) $answer->getContent(), 'a button that would be refused: ' . $route->uri());
+                self::assertDoesNotMatchRegularExpression(
+                    '#type="submit">\s*(Save|Add|Begin|Sign the|Put|Propose|Keep|Read it)#',
+                    (string) $answer->getContent(),
+                    'a button that would be refused: ' . $route->uri(),
+                );
             } elseif (! in_array($route->uri(), $mayPost, true)) {
                 self::assertSame(403, $answer->getStatusCode(), "$method {$route->uri()}");
             }
@@ -97,8 +108,16 @@ final class RoutesTest extends TestCase
             self::assertStringContainsString("script-src 'self';", $policy, $route->uri());
             self::assertStringNotContainsString('unsafe', $policy);
             if (str_contains((string) $answer->headers->get('Content-Type'), 'html')) {
-                self::assertDoesNotMatchRegularExpression('/\w->\w|\{\{ |@(if|foreach|error|php)\b/', (string) $answer->getContent(), 'a template that was not read: ' . $route->uri());
-                self::assertDoesNotMatchRegularExpression('/<script(?![^>]*\bsrc=)|\sstyle="|\son\w+="/', (string) $answer->getContent(), $route->uri());
+                self::assertDoesNotMatchRegularExpression(
+                    '/\w->\w|\{\{ |@(if|foreach|error|php)\b/',
+                    (string) $answer->getContent(),
+                    'a template that was not read: ' . $route->uri(),
+                );
+                self::assertDoesNotMatchRegularExpression(
+                    '/<script(?![^>]*\bsrc=)|\sstyle="|\son\w+="/',
+                    (string) $answer->getContent(),
+                    $route->uri(),
+                );
             }
         }
     }
@@ -126,15 +145,47 @@ final class RoutesTest extends TestCase
             'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'facts' => [],
             'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse)),
         ]);
-        $imported = ImportedRun::query()->create(['company_id' => $keeper->company_id, 'user_id' => $keeper->id, 'site' => 'Fern Hill 3', 'head' => Run::query()->findOrFail($run)->head, 'document' => $this->get("/runs/$run/report.json")->getContent()]);
+        $imported = ImportedRun::query()->create([
+            'company_id' => $keeper->company_id,
+            'user_id' => $keeper->id,
+            'site' => 'Fern Hill 3',
+            'head' => Run::query()->findOrFail($run)->head,
+            'document' => $this->get("/runs/$run/report.json")->getContent(),
+        ]);
         Run::query()->whereKey($run)->update(['signed_at' => now(), 'signed_name' => 'Ana', 'verdict' => 'pass']);
-        $link = HandoverLink::query()->create(['company_id' => $keeper->company_id, 'run_id' => $run, 'user_id' => $keeper->id, 'token_hash' => HandoverLink::hash('a-token'), 'expires_at' => now()->addDay()]);
-        $season = Season::query()->create(['company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'title' => 'a year', 'input' => ['candidates' => []], 'state' => SeasonState::Done, 'result' => ['candidates' => []]]);
+        $link = HandoverLink::query()->create([
+            'company_id' => $keeper->company_id,
+            'run_id' => $run,
+            'user_id' => $keeper->id,
+            'token_hash' => HandoverLink::hash('a-token'),
+            'expires_at' => now()->addDay(),
+        ]);
+        $season = Season::query()->create([
+            'company_id' => $keeper->company_id,
+            'switch_id' => $switch,
+            'user_id' => $keeper->id,
+            'title' => 'a year',
+            'input' => ['candidates' => []],
+            'state' => SeasonState::Done,
+            'result' => ['candidates' => []],
+        ]);
 
         return [
-            'site' => $site, 'switch' => $switch, 'run' => $run, 'version' => 1, 'form' => 'csv', 'person' => $keeper->id, 'season' => $season->id,
+            'site' => $site,
+            'switch' => $switch,
+            'run' => $run,
+            'version' => 1,
+            'form' => 'csv',
+            'person' => $keeper->id,
+            'season' => $season->id,
             'imported' => $imported->id,
-            'token' => 'a-token', 'link' => $link->id, 'photo' => $this->photoOf($keeper, $switch)->id, 'size' => 'small', 'subject' => 'place', 'scenario' => $this->scenarioOf($keeper)->id, 'recording' => $this->recordingOf($keeper)->id,
+            'token' => 'a-token',
+            'link' => $link->id,
+            'photo' => $this->photoOf($keeper, $switch)->id,
+            'size' => 'small',
+            'subject' => 'place',
+            'scenario' => $this->scenarioOf($keeper)->id,
+            'recording' => $this->recordingOf($keeper)->id,
         ];
     }
 

@@ -10,8 +10,8 @@ use App\Models\Sheet;
 use App\Models\User;
 use App\Stage\Rehearsal\FiveStories;
 use App\Stage\Survey\KindPicture;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Rehearsal\Story;
-use Escapement\Core\Template\InstallationKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -29,7 +29,10 @@ final class ScreensTest extends TestCase
             self::assertStringContainsString($kind->sentence(), $page);
             self::assertNotFalse(simplexml_load_string((new KindPicture($kind))->svg()), "$kind->value is drawn");
         }
-        self::assertCount(10, array_unique(array_map(static fn(InstallationKind $kind): string => $kind->sentence(), InstallationKind::cases())));
+        self::assertCount(
+            10,
+            array_unique(array_map(static fn(InstallationKind $kind): string => $kind->sentence(), InstallationKind::cases())),
+        );
     }
 
     #[Test]
@@ -44,7 +47,13 @@ final class ScreensTest extends TestCase
         self::assertNotNull($rows[0]['cells'][2]['was'], 'the engine runs for another time');
         self::assertNull($rows[0]['cells'][0]['was'], 'dark is as before');
         $same = (new FiveStories($facts, $sheet, $sheet, Story::cases()))->rows;
-        self::assertSame([], array_filter($same, static fn(array $row): bool => array_filter($row['cells'], static fn(array $cell): bool => $cell['was'] !== null) !== []));
+        self::assertSame(
+            [],
+            array_filter(
+                $same,
+                static fn(array $row): bool => array_filter($row['cells'], static fn(array $cell): bool => $cell['was'] !== null) !== [],
+            ),
+        );
         $this->get("/switches/$switch->id/rehearsal")->assertSee('Five stories with these delays');
     }
 
@@ -66,15 +75,27 @@ final class ScreensTest extends TestCase
         $user = $this->signIn();
         $switch = $this->switchOf($user);
         $this->get("/switches/$switch->id/settings")->assertSee('Jump to')->assertDontSee('Differs from the template');
-        Sheet::query()->create(['settings' => ['return_delay_ms' => 600_000] + $switch->sheet->settings, 'version' => 2] + $switch->sheet->only(['company_id', 'switch_id', 'standing', 'habits', 'user_id']));
-        $this->get("/switches/$switch->id/settings")->assertSee('Differs from the template in 1')->assertSeeInOrder(['Return delay', '600 s', 'template']);
+        Sheet::query()->create(
+            [
+                'settings' => ['return_delay_ms' => 600_000] + $switch->sheet->settings,
+                'version' => 2,
+            ] + $switch->sheet->only(['company_id', 'switch_id', 'standing', 'habits', 'user_id']),
+        );
+        $this->get("/switches/$switch->id/settings")
+            ->assertSee('Differs from the template in 1')
+            ->assertSeeInOrder(['Return delay', '600 s', 'template']);
     }
 
     #[Test]
     public function the_head_of_the_company_stands_on_its_papers(): void
     {
         $lead = $this->signIn(Role::Lead);
-        $fields = ['company_name' => 'Fern Standby', 'telephone' => '+1 555 0177', 'company_address' => '3 Fern Hill', 'licence' => 'No. 12'];
+        $fields = [
+            'company_name' => 'Fern Standby',
+            'telephone' => '+1 555 0177',
+            'company_address' => '3 Fern Hill',
+            'licence' => 'No. 12',
+        ];
         $this->put('/company', ['telephone' => 'call us'] + $fields)->assertSessionHasErrors('telephone');
         $this->put('/company', $fields)->assertSessionHasNoErrors();
         self::assertSame('Fern Standby, +1 555 0177', $lead->company->refresh()->toCall());
@@ -89,7 +110,7 @@ final class ScreensTest extends TestCase
     public function an_outage_is_begun_with_one_press_after_its_hazard(InstallationKind $kind): void
     {
         $switch = $this->switchOf($this->signIn(), $kind);
-        $page = (string) $this->get("/switches/$switch->id/commission")->assertOk()->getContent();
+        $page = self::words($this->get("/switches/$switch->id/commission")->assertOk());
         $hazard = strpos($page, 'class="hazard');
         $button = strpos($page, 'begin a run');
         self::assertNotFalse($hazard);

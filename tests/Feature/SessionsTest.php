@@ -120,7 +120,10 @@ final class SessionsTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $switch->update(['name' => "Q1\r\nX: y\"; "]);
-        $this->get("/switches/$switch->id/settings/1.json")->assertOk()->assertHeaderMissing('X')->assertHeader('Content-Disposition', 'attachment; filename="fern-hill-3-q1-x-y-v1.json"');
+        $this->get("/switches/$switch->id/settings/1.json")->assertOk()->assertHeaderMissing('X')->assertHeader(
+            'Content-Disposition',
+            'attachment; filename="fern-hill-3-q1-x-y-v1.json"',
+        );
     }
 
     #[Test]

@@ -8,7 +8,7 @@ use App\Bridge\SwitchFacts;
 use App\Models\Sheet;
 use App\Models\TransferSwitch;
 use App\Stage\Settings\SheetForm;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
@@ -24,7 +24,9 @@ final class SheetTest extends TestCase
         $user = $this->signIn();
         $switch = $this->switchOf($user);
         Sheet::query()->toBase()->delete();
-        $this->get("/switches/$switch->id/settings?school=critical")->assertOk()->assertSee('not saved yet')->assertSee('value="900"', false);
+        $this->get(
+            "/switches/$switch->id/settings?school=critical",
+        )->assertOk()->assertSee('not saved yet')->assertSee('value="900"', false);
         $this->post("/switches/$switch->id/settings", $this->fields($switch, ['seen_version' => 0]))->assertSessionHasNoErrors();
         self::assertSame(1, Sheet::query()->firstOrFail()->version);
     }
@@ -33,12 +35,24 @@ final class SheetTest extends TestCase
     public function a_version_is_added_and_the_old_one_stays(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->post("/switches/$switch->id/settings", $this->fields($switch, f: ['/return_delay_ms' => '60.5', '/sensing/normal/over_voltage/dropout_pct' => '', '/sensing/normal/over_voltage/pickup_pct' => '']))
+        $this->post(
+            "/switches/$switch->id/settings",
+            $this->fields(
+                $switch,
+                f: [
+                    '/return_delay_ms' => '60.5',
+                    '/sensing/normal/over_voltage/dropout_pct' => '',
+                    '/sensing/normal/over_voltage/pickup_pct' => '',
+                ],
+            ),
+        )
             ->assertSessionHasNoErrors();
         $sheets = Sheet::query()->orderBy('version')->get();
         self::assertSame([300_000, 60_500], $sheets->map(static fn(Sheet $sheet): int => $sheet->settings['return_delay_ms'])->all());
         self::assertNull($sheets->last()?->settings['sensing']['normal']['over_voltage'] ?? null);
-        $this->get("/switches/$switch->id/settings/difference?from=1&to=2")->assertSee('Return delay')->assertSee('5:00.0')->assertDontSee('Cool-down:');
+        $this->get(
+            "/switches/$switch->id/settings/difference?from=1&to=2",
+        )->assertSee('Return delay')->assertSee('5:00.0')->assertDontSee('Cool-down:');
     }
 
     #[Test]
@@ -53,7 +67,10 @@ final class SheetTest extends TestCase
     public function a_fault_is_told_at_its_field_and_the_rest_is_kept(string $path, string $typed): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->from("/switches/$switch->id/settings")->post("/switches/$switch->id/settings", $this->fields($switch, f: [$path => $typed, '/cooldown_ms' => '77']))
+        $this->from("/switches/$switch->id/settings")->post(
+            "/switches/$switch->id/settings",
+            $this->fields($switch, f: [$path => $typed, '/cooldown_ms' => '77']),
+        )
             ->assertSessionHasErrors("f.$path");
         $page = $this->get("/switches/$switch->id/settings");
         $page->assertSee('value="77"', false)->assertSee('aria-invalid="true"', false)->assertSee('value="' . e($typed) . '"', false);
@@ -79,12 +96,20 @@ final class SheetTest extends TestCase
         $switch = $this->switchOf($this->signIn());
         $url = "/switches/$switch->id/settings";
         $this->post($url, $this->fields($switch, f: ['/return_delay_ms' => '120']))->assertSessionHasNoErrors();
-        $this->post($url, $this->fields($switch, f: ['/return_delay_ms' => '240']))->assertRedirect($url)->assertSessionHas('overtaken.version', 2);
+        $this->post(
+            $url,
+            $this->fields($switch, f: ['/return_delay_ms' => '240']),
+        )->assertRedirect($url)->assertSessionHas('overtaken.version', 2);
         self::assertSame(2, Sheet::query()->count());
         $this->followingRedirects()->post($url, $this->fields($switch, f: ['/return_delay_ms' => '240']))
-            ->assertSee('Not saved')->assertSee('value="240"', false)->assertSee('2:00.0 becomes 4:00.0')->assertSee('name="seen_version" value="2"', false);
+            ->assertSee('Not saved')->assertSee('value="240"', false)
+                ->assertSee('2:00.0 becomes 4:00.0')
+                ->assertSee('name="seen_version" value="2"', false);
         $this->post($url, $this->fields($switch, ['seen_version' => 2], ['/return_delay_ms' => '240']));
-        self::assertSame([300_000, 120_000, 240_000], Sheet::query()->orderBy('version')->get()->map(static fn(Sheet $sheet): int => $sheet->settings['return_delay_ms'])->all());
+        self::assertSame(
+            [300_000, 120_000, 240_000],
+            Sheet::query()->orderBy('version')->get()->map(static fn(Sheet $sheet): int => $sheet->settings['return_delay_ms'])->all(),
+        );
     }
 
     #[Test]
@@ -95,7 +120,18 @@ final class SheetTest extends TestCase
         $page = (string) $this->get("/switches/$switch->id/settings")->assertSee('5.0')->assertSee('Propose it so')->getContent();
         preg_match('#id="finding-takes-the-bait".*?</article>#s', $page, $finding);
         preg_match_all('#name="([^"]+)" value="([^"]*)"#', $finding[0] ?? '', $inputs);
-        parse_str(implode('&', array_map(static fn(string $name, string $value): string => urlencode(html_entity_decode($name)) . '=' . urlencode(html_entity_decode($value)), $inputs[1], $inputs[2])), $fields);
+        parse_str(
+            implode(
+                '&',
+                array_map(
+                    static fn(string $name, string $value): string => urlencode(html_entity_decode($name)) . '='
+                        . urlencode(html_entity_decode($value)),
+                    $inputs[1],
+                    $inputs[2],
+                ),
+            ),
+            $fields,
+        );
         $this->post("/switches/$switch->id/settings", $fields)->assertSessionHasNoErrors();
         self::assertSame(10_000, Sheet::query()->where('version', 3)->firstOrFail()->settings['return_delay_ms']);
     }
@@ -120,7 +156,10 @@ final class SheetTest extends TestCase
         $switch = $this->switchOf($this->signIn());
         $sheet = json_decode((string) $this->get("/switches/$switch->id/settings/1.json")->getContent(), true);
         $quiet = [['days' => ['sat', 'sun'], 'from' => '21:00', 'to' => '09:00']];
-        $sheet['habits'] = ['quiet_hours' => $quiet, 'exercise' => ['day' => 'mon', 'time' => '10:00', 'every' => 10, 'for_min' => 20, 'with_load' => false]];
+        $sheet['habits'] = [
+            'quiet_hours' => $quiet,
+            'exercise' => ['day' => 'mon', 'time' => '10:00', 'every' => 10, 'for_min' => 20, 'with_load' => false],
+        ];
         $sheet['settings']['exercise'] = ['first_at_ms' => 0, 'every_ms' => 604_800_000, 'for_ms' => 900_000, 'with_load' => false];
         $this->import($switch, json_encode($sheet, JSON_THROW_ON_ERROR))->assertSessionHasNoErrors();
         $this->get("/switches/$switch->id/settings")->assertSee('10 days');
@@ -147,8 +186,17 @@ final class SheetTest extends TestCase
     public static function rubbish(): iterable
     {
         $json = static fn(mixed $value): string => json_encode($value, JSON_THROW_ON_ERROR);
-        yield 'an unknown setting' => ['/settings/return_dealy_ms', static fn(array $x): string => $json(array_replace_recursive($x, ['settings' => ['return_dealy_ms' => 1]]))];
-        yield 'a wrong type' => ['/settings/sensing/normal/dropout_delay_ms', static fn(array $x): string => $json(array_replace_recursive($x, ['settings' => ['sensing' => ['normal' => ['dropout_delay_ms' => 'x']]]]))];
+        yield 'an unknown setting' => [
+            '/settings/return_dealy_ms',
+            static fn(array $x): string => $json(array_replace_recursive($x, ['settings' => ['return_dealy_ms' => 1]])),
+        ];
+        yield 'a wrong type' => [
+            '/settings/sensing/normal/dropout_delay_ms',
+            static fn(array $x): string => $json(array_replace_recursive(
+                $x,
+                ['settings' => ['sensing' => ['normal' => ['dropout_delay_ms' => 'x']]]],
+            )),
+        ];
         yield 'an unknown key on top' => ['/author2', static fn(array $x): string => $json($x + ['author2' => 1])];
         yield 'another format' => ['/format', static fn(array $x): string => $json(['format' => 'something/2'] + $x)];
         yield 'no JSON' => ['not JSON', static fn(): string => "\x89PNG rubbish"];
@@ -170,11 +218,20 @@ final class SheetTest extends TestCase
             $fields[$field->path] = $field->typed($settings);
         }
 
-        return $over + ['seen_version' => 1, 'standing' => 'proposed', 'note' => 'tried', 'f' => $f + $fields, 'h' => ['day' => 'tue', 'time' => '11:00', 'every' => 'weekly', 'for_min' => '15', 'load_tests_per_year' => '4']];
+        return $over + [
+            'seen_version' => 1,
+            'standing' => 'proposed',
+            'note' => 'tried',
+            'f' => $f + $fields,
+            'h' => ['day' => 'tue', 'time' => '11:00', 'every' => 'weekly', 'for_min' => '15', 'load_tests_per_year' => '4'],
+        ];
     }
 
     private function import(TransferSwitch $switch, string $content): TestResponse
     {
-        return $this->post("/switches/$switch->id/settings/import", ['file' => UploadedFile::fake()->createWithContent('sheet.json', $content)]);
+        return $this->post(
+            "/switches/$switch->id/settings/import",
+            ['file' => UploadedFile::fake()->createWithContent('sheet.json', $content)],
+        );
     }
 }

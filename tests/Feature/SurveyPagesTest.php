@@ -11,8 +11,8 @@ use App\Models\TypicalLoad;
 use App\Stage\SiteStanding;
 use App\Stage\Survey\LoadTable;
 use App\Stage\Survey\LoadTableFault;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Survey\Subject;
-use Escapement\Core\Template\InstallationKind;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -36,12 +36,19 @@ final class SurveyPagesTest extends TestCase
     public function a_house_from_nothing_asks_half_and_says_what_it_takes_as_usual(): void
     {
         $this->signIn();
-        $this->post('/sites', ['name' => 'Fern Hill 9', 'timezone' => 'America/New_York', 'units' => 'us', 'installation' => 'K1'])->assertSessionHasNoErrors();
+        $this->post(
+            '/sites',
+            ['name' => 'Fern Hill 9', 'timezone' => 'America/New_York', 'units' => 'us', 'installation' => 'K1'],
+        )->assertSessionHasNoErrors();
         $site = Site::query()->firstOrFail();
         $standing = new SiteStanding($site, $site->switches()->with(SiteStanding::NEEDS)->firstOrFail());
         self::assertLessThanOrEqual(15, count($standing->missing()));
         $labels = array_column($standing->missing(), 'label');
-        foreach (['Who can open the supply upstream of the work', 'Carbon monoxide alarms inside', 'Grounding electrode conductor lands in'] as $lethal) {
+        foreach ([
+            'Who can open the supply upstream of the work',
+            'Carbon monoxide alarms inside',
+            'Grounding electrode conductor lands in',
+        ] as $lethal) {
             self::assertContains($lethal, $labels, 'nothing that can hurt somebody is assumed');
         }
         $this->get("/sites/$site->id")->assertSee('Assumed, to be confirmed')->assertSee('meter, then one panel');
@@ -54,12 +61,20 @@ final class SurveyPagesTest extends TestCase
     public function feet_are_kept_as_metres_and_a_page_leaves_the_others_alone(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->put("/switches/$switch->id/survey/place", ['answers' => ['opening_m' => '4.9', 'co_alarms' => 'no']])->assertSessionHasNoErrors();
-        $this->put("/switches/$switch->id/survey/service", ['answers' => ['slack_m' => '2', 'meter' => ''], 'next' => '1'])->assertRedirectContains('on=panels');
+        $this->put(
+            "/switches/$switch->id/survey/place",
+            ['answers' => ['opening_m' => '4.9', 'co_alarms' => 'no']],
+        )->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/survey/service",
+            ['answers' => ['slack_m' => '2', 'meter' => ''], 'next' => '1'],
+        )->assertRedirectContains('on=panels');
         $survey = $switch->refresh()->survey ?? [];
         self::assertSame([1.494, 'no', 0.61], [$survey['opening_m'], $survey['co_alarms'], $survey['slack_m']]);
         self::assertArrayNotHasKey('meter', $survey);
-        $this->get("/sites/$switch->site_id?on=place")->assertSee('value="4.9"', false)->assertSee('There is no carbon monoxide alarm inside.');
+        $this->get("/sites/$switch->site_id?on=place")->assertSee('value="4.9"', false)->assertSee(
+            'There is no carbon monoxide alarm inside.',
+        );
         $this->put("/switches/$switch->id/survey/place", ['answers' => ['opening_m' => '', 'co_alarms' => '']]);
         self::assertSame(
             ['upstream', 'inspection', 'slack_m'],
@@ -74,7 +89,10 @@ final class SurveyPagesTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $switch->update(['survey' => ['meter' => 'one']]);
-        $this->from("/sites/$switch->site_id?on=$subject")->put("/switches/$switch->id/survey/$subject", ['answers' => $answers])->assertSessionHasErrors("answers.$field");
+        $this->from("/sites/$switch->site_id?on=$subject")->put(
+            "/switches/$switch->id/survey/$subject",
+            ['answers' => $answers],
+        )->assertSessionHasErrors("answers.$field");
         self::assertSame(['meter' => 'one'], $switch->refresh()->survey);
         $this->get("/sites/$switch->site_id?on=$subject")->assertSee('field-error', false);
     }
@@ -93,7 +111,10 @@ final class SurveyPagesTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $file = self::jpeg(2400, 1200, 6, 'N 43 12 09');
-        $this->post("/switches/$switch->id/photos", ['photos' => [$file], 'subject' => 'panels', 'moment' => 'before', 'caption' => 'As found'])->assertSessionHasNoErrors();
+        $this->post(
+            "/switches/$switch->id/photos",
+            ['photos' => [$file], 'subject' => 'panels', 'moment' => 'before', 'caption' => 'As found'],
+        )->assertSessionHasNoErrors();
         $photo = Photo::query()->firstOrFail();
         self::assertSame([800, 1600], [$photo->width, $photo->height], 'turned, and its longer side 1600');
         self::assertStringContainsString('N 43 12 09', $file->getContent());
@@ -102,7 +123,10 @@ final class SurveyPagesTest extends TestCase
         self::assertStringNotContainsString('Exif', (string) $answer->getContent());
         $small = getimagesizefromstring((string) $this->get("/photos/$photo->id/small.jpg")->getContent());
         self::assertSame(320, $small[1] ?? 0);
-        $this->post("/switches/$switch->id/photos", ['photos' => [self::jpeg(2400, 1200, 6, 'N 43 12 09')], 'subject' => 'panels', 'moment' => 'before']);
+        $this->post(
+            "/switches/$switch->id/photos",
+            ['photos' => [self::jpeg(2400, 1200, 6, 'N 43 12 09')], 'subject' => 'panels', 'moment' => 'before'],
+        );
         self::assertSame(1, Photo::query()->count(), 'the same file sent again is the same picture');
         $this->put("/photos/$photo->id", ['subject' => 'place', 'moment' => 'after', 'caption' => ''])->assertSessionHasNoErrors();
         self::assertSame(['place', 'after', null], array_values($photo->refresh()->only(['subject', 'moment', 'caption'])));
@@ -115,7 +139,10 @@ final class SurveyPagesTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $text = UploadedFile::fake()->createWithContent('panel.jpg', 'no picture at all');
-        $this->post("/switches/$switch->id/photos", ['photos' => [self::jpeg(40, 30, 1, ''), $text], 'subject' => 'panels', 'moment' => 'before'])->assertSessionHasErrors('photos');
+        $this->post(
+            "/switches/$switch->id/photos",
+            ['photos' => [self::jpeg(40, 30, 1, ''), $text], 'subject' => 'panels', 'moment' => 'before'],
+        )->assertSessionHasErrors('photos');
         self::assertSame(0, Photo::query()->count());
     }
 
@@ -138,13 +165,24 @@ final class SurveyPagesTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $lines = [
-            ['name' => 'Pump, "old"', 'kw' => '1.5', 'priority' => '1', 'connect' => 'L1L2', 'start_kva' => '6', 'duty_pct' => '20', 'must_run' => '1'],
+            [
+                'name' => 'Pump, "old"',
+                'kw' => '1.5',
+                'priority' => '1',
+                'connect' => 'L1L2',
+                'start_kva' => '6',
+                'duty_pct' => '20',
+                'must_run' => '1',
+            ],
             ['name' => 'Network', 'kw' => '0.1', 'priority' => '2', 'connect' => 'L1', 'sensitive' => '1', 'ups' => '1'],
         ];
         $this->put("/switches/$switch->id/loads", ['loads' => $lines])->assertSessionHasNoErrors();
         $before = LoadItem::query()->orderBy('place')->get()->makeHidden('id')->toArray();
         $csv = (string) $this->get("/switches/$switch->id/loads.csv")->assertOk()->getContent();
-        $this->post("/switches/$switch->id/loads", ['table' => UploadedFile::fake()->createWithContent('loads.csv', $csv)])->assertSessionHasNoErrors();
+        $this->post(
+            "/switches/$switch->id/loads",
+            ['table' => UploadedFile::fake()->createWithContent('loads.csv', $csv)],
+        )->assertSessionHasNoErrors();
         $this->put("/switches/$switch->id/loads", ['loads' => session()->getOldInput('loads')])->assertSessionHasNoErrors();
         self::assertEquals($before, LoadItem::query()->orderBy('place')->get()->makeHidden('id')->toArray());
     }
@@ -161,8 +199,14 @@ final class SurveyPagesTest extends TestCase
     /** @return iterable<string, array{string, list<array<string, mixed>>}> */
     public static function tables(): iterable
     {
-        yield 'semicolons and decimal commas' => ["Name;kW;Must run\nPumpe;1,5;yes\n", [['name' => 'Pumpe', 'kw' => '1.5', 'must_run' => '1', 'priority' => '5']]];
-        yield 'a mark at the beginning and Windows line ends' => ["\u{FEFF}name,kw\r\nFan,0.4\r\n\r\n", [['name' => 'Fan', 'kw' => '0.4', 'shed' => null]]];
+        yield 'semicolons and decimal commas' => [
+            "Name;kW;Must run\nPumpe;1,5;yes\n",
+            [['name' => 'Pumpe', 'kw' => '1.5', 'must_run' => '1', 'priority' => '5']],
+        ];
+        yield 'a mark at the beginning and Windows line ends' => [
+            "\u{FEFF}name,kw\r\nFan,0.4\r\n\r\n",
+            [['name' => 'Fan', 'kw' => '0.4', 'shed' => null]],
+        ];
         yield 'a column nobody knows' => ["name,kw,colour\nFan,0.4,blue", [['name' => 'Fan', 'kw' => '0.4']]];
         yield 'a short line' => ["name,kw,priority\nFan,0.4", [['name' => 'Fan', 'priority' => '5']]];
         yield 'a figure that is none is kept for its field' => ["name,kw\nFan,much", [['kw' => 'much']]];
@@ -185,9 +229,15 @@ final class SurveyPagesTest extends TestCase
     public function the_library_is_the_companys_own_once_saved(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $this->put('/library/loads', ['loads' => [['name' => 'Kiln', 'kw' => '6', 'priority' => '3', 'legs' => '2']]])->assertSessionHasNoErrors();
+        $this->put(
+            '/library/loads',
+            ['loads' => [['name' => 'Kiln', 'kw' => '6', 'priority' => '3', 'legs' => '2']]],
+        )->assertSessionHasNoErrors();
         $this->get("/sites/$switch->site_id?on=loads")->assertSee('value="Kiln"', false)->assertDontSee('Sump pump');
-        $this->put('/library/loads', ['loads' => [['name' => 'Kiln', 'kw' => '6', 'priority' => '3', 'legs' => '3']]])->assertSessionHasErrors('loads.0.legs');
+        $this->put(
+            '/library/loads',
+            ['loads' => [['name' => 'Kiln', 'kw' => '6', 'priority' => '3', 'legs' => '3']]],
+        )->assertSessionHasErrors('loads.0.legs');
         $this->flushSession();
         $this->signIn();
         $this->get('/library/loads')->assertDontSee('Kiln')->assertSee('Sump pump');
@@ -201,9 +251,18 @@ final class SurveyPagesTest extends TestCase
         ob_start();
         imagejpeg($image);
         $bytes = (string) ob_get_clean();
-        $tiff = "MM\x00\x2A\x00\x00\x00\x08" . "\x00\x02" . pack('nnNnn', 0x0112, 3, 1, $orientation, 0) . pack('nnNN', 0x010E, 2, strlen($place) + 1, 38) . "\x00\x00\x00\x00" . $place . "\x00";
+        $tiff = "MM\x00\x2A\x00\x00\x00\x08" . "\x00\x02" . pack('nnNnn', 0x0112, 3, 1, $orientation, 0) . pack(
+            'nnNN',
+            0x010E,
+            2,
+            strlen($place) + 1,
+            38,
+        ) . "\x00\x00\x00\x00" . $place . "\x00";
         $segment = "Exif\x00\x00" . $tiff;
 
-        return UploadedFile::fake()->createWithContent('camera.jpg', substr($bytes, 0, 2) . "\xFF\xE1" . pack('n', strlen($segment) + 2) . $segment . substr($bytes, 2));
+        return UploadedFile::fake()->createWithContent(
+            'camera.jpg',
+            substr($bytes, 0, 2) . "\xFF\xE1" . pack('n', strlen($segment) + 2) . $segment . substr($bytes, 2),
+        );
     }
 }

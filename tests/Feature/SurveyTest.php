@@ -12,7 +12,13 @@ use Tests\TestCase;
 
 final class SurveyTest extends TestCase
 {
-    private const GOOD = ['name' => 'Alder Court', 'timezone' => 'America/Denver', 'units' => 'us', 'installation' => 'K1', 'altitude' => '5280'];
+    private const GOOD = [
+        'name' => 'Alder Court',
+        'timezone' => 'America/Denver',
+        'units' => 'us',
+        'installation' => 'K1',
+        'altitude' => '5280',
+    ];
 
     #[Test]
     public function a_new_site_brings_a_switch_of_its_kind_and_stores_metres(): void
@@ -55,8 +61,20 @@ final class SurveyTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $fields = [
-            'switch_name' => 'Q1', 'rating_a' => '200', 'poles' => '2', 'service_rated' => '1', 'fuel' => 'lp', 'rated_kw' => ['lp' => '18', 'natural_gas' => '16.2'],
-            'nominal_v' => '120', 'nominal_hz' => '60', 'crank_ms' => '1.3', 'crank_limit_ms' => '10', 'crank_rest_ms' => '10', 'run_up_ms' => '4', 'stop_ms' => '5', 'crank_attempts' => '3',
+            'switch_name' => 'Q1',
+            'rating_a' => '200',
+            'poles' => '2',
+            'service_rated' => '1',
+            'fuel' => 'lp',
+            'rated_kw' => ['lp' => '18', 'natural_gas' => '16.2'],
+            'nominal_v' => '120',
+            'nominal_hz' => '60',
+            'crank_ms' => '1.3',
+            'crank_limit_ms' => '10',
+            'crank_rest_ms' => '10',
+            'run_up_ms' => '4',
+            'stop_ms' => '5',
+            'crank_attempts' => '3',
         ];
         $this->put("/switches/$switch->id/survey/source", $fields)->assertSessionHasNoErrors();
         $saved = TransferSwitch::query()->findOrFail($switch->id);
@@ -70,7 +88,12 @@ final class SurveyTest extends TestCase
     public function saving_the_form_as_it_stands_changes_nothing(): void
     {
         $switch = $this->switchOf($this->signIn());
-        $switch->update(['fuel' => 'petrol', 'rated_kw' => ['petrol' => 4, 'lp' => 3.5], 'has_compressor' => true, 'test_disconnect' => 'Q1']);
+        $switch->update([
+            'fuel' => 'petrol',
+            'rated_kw' => ['petrol' => 4, 'lp' => 3.5],
+            'has_compressor' => true,
+            'test_disconnect' => 'Q1',
+        ]);
         $before = $switch->fresh()?->toArray();
         $page = (string) $this->get("/sites/$switch->site_id?on=source")->getContent();
         preg_match('#<form[^>]*/survey/source" class="block answers">(.*?)</form>#s', $page, $form);
@@ -94,9 +117,15 @@ final class SurveyTest extends TestCase
     {
         $switch = $this->switchOf($this->signIn());
         $line = static fn(string $name, string $kw, array $more = []): array => ['name' => $name, 'kw' => $kw, 'priority' => '1'] + $more;
-        $this->put("/switches/$switch->id/loads", ['loads' => [$line('Pump', '1.5', ['must_run' => '1', 'shed' => '1']), $line('Dryer', '5.6', ['shed' => '1'])]])->assertSessionHasNoErrors();
+        $this->put(
+            "/switches/$switch->id/loads",
+            ['loads' => [$line('Pump', '1.5', ['must_run' => '1', 'shed' => '1']), $line('Dryer', '5.6', ['shed' => '1'])]],
+        )->assertSessionHasNoErrors();
         self::assertSame([false, true], $switch->loads()->pluck('shed')->all());
-        $this->put("/switches/$switch->id/loads", ['loads' => [$line('Pump', '2'), $line('pump', '3')]])->assertSessionHasErrors('loads.0.name');
+        $this->put(
+            "/switches/$switch->id/loads",
+            ['loads' => [$line('Pump', '2'), $line('pump', '3')]],
+        )->assertSessionHasErrors('loads.0.name');
         self::assertSame(['Pump', 'Dryer'], $switch->loads()->pluck('name')->all());
     }
 

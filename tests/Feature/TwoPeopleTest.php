@@ -185,6 +185,12 @@ final class TwoPeopleTest extends TestCase
         self::assertSame(300_000, $switch->sheet()->firstOrFail()->settings['return_delay_ms']);
         $switch->update(['fuel' => 'lp', 'rated_kw' => ['lp' => 11]]);
         $this->put("/switches/$switch->id/loads", ['loads' => [self::load('Furnace', 26)]])->assertSessionHasNoErrors();
+        $send([])->assertSessionHasNoErrors();
+        Plan::keep(
+            $switch,
+            $switch->sheet()->firstOrFail()->user,
+            ['facts' => ['measured_peak_kw' => 26, 'measured_days' => 365, 'measured_hvac' => true, 'use_demand' => true]],
+        );
         $send([])->assertSessionHasErrors('note');
         $send([], ['note' => 'The owner starts the furnace by hand; a larger set is ordered.'])->assertSessionHasNoErrors();
     }

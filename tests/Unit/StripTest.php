@@ -4,19 +4,18 @@ declare(strict_types=1);
 
 namespace Tests\Unit;
 
-use App\Stage\Rehearsal\Strip\StripScale;
-use App\Stage\Rehearsal\Strip\StripTracks;
-use App\Stage\Rehearsal\Strip\TimingStrip;
+use App\Drawing\Strip\TimingStrip;
+use App\Drawing\TimeScale;
 use Eris\Generators;
 use Eris\TestTrait;
-use Escapement\Core\Rehearsal\Rehearsal;
+use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Side;
+use Escapement\Core\Rehearsal\Playback;
 use Escapement\Core\Rehearsal\Scenario;
-use Escapement\Core\Rehearsal\ScenarioEvent;
-use Escapement\Core\Rehearsal\Verb;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Side;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\Verb;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -28,9 +27,13 @@ final class StripTest extends TestCase
     #[Test]
     public function later_is_never_further_left_and_everything_is_on_the_strip(): void
     {
-        $this->limitTo(200)->forAll(Generators::seq(Generators::choose(0, 900_000)), Generators::choose(0, 900_000), Generators::choose(0, 900_000))
+        $this->limitTo(200)->forAll(
+            Generators::seq(Generators::choose(0, 900_000)),
+            Generators::choose(0, 900_000),
+            Generators::choose(0, 900_000),
+        )
             ->then(function (array $moments, int $a, int $b): void {
-                $scale = new StripScale(array_values($moments), 910_000, 664);
+                $scale = new TimeScale(array_values($moments), 910_000, 664);
                 [$earlier, $later] = [min($a, $b), max($a, $b)];
                 self::assertLessThanOrEqual($scale->x($later), $scale->x($earlier));
                 self::assertGreaterThanOrEqual(0, $scale->x($earlier));
@@ -42,7 +45,7 @@ final class StripTest extends TestCase
     public function unfolded_spans_share_one_scale_and_moments_lie_outside_folds(): void
     {
         $this->limitTo(200)->forAll(Generators::seq(Generators::choose(0, 900_000)))->then(function (array $moments): void {
-            $scale = new StripScale(array_values($moments), 910_000, 664);
+            $scale = new TimeScale(array_values($moments), 910_000, 664);
             foreach ($scale->segments as $segment) {
                 $lengthS = ($segment['toMs'] - $segment['fromMs']) / 1000;
                 if ($segment['isFold']) {
@@ -59,24 +62,12 @@ final class StripTest extends TestCase
         });
     }
 
-    #[Test]
-    public function the_lanes_fill_the_time_without_a_gap(): void
-    {
-        foreach ($this->tracks(InstallationKind::WholeHouse)->loads + ['bus' => $this->tracks(InstallationKind::WholeHouse)->bus] as $lane) {
-            $end = 0;
-            foreach ($lane as $span) {
-                self::assertSame($end, $span['fromMs']);
-                $end = $span['toMs'];
-            }
-        }
-    }
-
     #[Test, DataProvider('kinds')]
     public function the_drawing_is_well_formed_on_screen_and_on_paper(InstallationKind $kind): void
     {
-        $tracks = $this->tracks($kind);
-        $screen = new TimingStrip($tracks, null, false, 664, hasGrips: true);
-        $paper = new TimingStrip($tracks, $tracks, true, 560);
+        $playback = $this->playback($kind);
+        $screen = new TimingStrip($playback, null, false, 664, hasGrips: true);
+        $paper = new TimingStrip($playback, $playback, true, 560);
         foreach ([str_replace(' hidden>', ' hidden="">', $screen->plotSvg()), $screen->labelSvg(), $paper->wholeSvg()] as $svg) {
             self::assertNotFalse(simplexml_load_string($svg));
         }
@@ -96,11 +87,11 @@ final class StripTest extends TestCase
     #[Test]
     public function a_name_that_looks_like_markup_stays_a_name(): void
     {
-        $svg = (new TimingStrip($this->tracks(InstallationKind::WholeHouse, '<b>&"x'), null, true, 560))->wholeSvg();
+        $svg = (new TimingStrip($this->playback(InstallationKind::WholeHouse, '<b>&"x'), null, true, 560))->wholeSvg();
         self::assertStringContainsString('&lt;b&gt;&amp;&quot;x', $svg);
     }
 
-    private function tracks(InstallationKind $kind, string $load = 'Well pump'): StripTracks
+    private function playback(InstallationKind $kind, string $load = 'Well pump'): Playback
     {
         $template = new SheetTemplate($kind);
         $plant = $template->plant();
@@ -109,6 +100,6 @@ final class StripTest extends TestCase
             new ScenarioEvent(190_000, Verb::RampSource, Side::Normal, array_fill(0, $plant->normal->phases, 120), overMs: 20_000),
         ], 2_000_000, [new Load($load, 1.5, 1, true)]);
 
-        return new StripTracks($scenario, Rehearsal::play($scenario));
+        return new Playback($scenario);
     }
 }

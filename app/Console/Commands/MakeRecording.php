@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Engine;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Plant\Source;
 use Escapement\Core\Recording\Climate;
 use Escapement\Core\Recording\DataFormat;
 use Escapement\Core\Recording\RecordingFile;
 use Escapement\Core\Recording\UtilityTrace;
-use Escapement\Core\Site\Engine;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Site\Source;
 use Escapement\Core\Wire\EventReader;
-use Escapement\Core\Wire\Node;
 use Illuminate\Console\Command;
 
 /** Made-up recordings to try an import with: drawn from a seed, in every form that can be read. */
@@ -32,7 +32,8 @@ final class MakeRecording extends Command
         $untilMs = max(1, (int) $this->option('minutes')) * 60_000;
         $source = new Source($phases, $volts, $hertz);
         $events = [];
-        foreach ((new Climate(500_000, 2, 500_000, 40, 1.5, 250_000, 6, 30, 0.4, 1, $seed))->disturbances($volts) as $disturbance) { // a very bad day
+        // a very bad day
+        foreach ((new Climate(500_000, 2, 500_000, 40, 1.5, 250_000, 6, 30, 0.4, 1, $seed))->disturbances($volts) as $disturbance) {
             foreach ($disturbance['events'] as $event) {
                 $atMs = is_int($event['at_ms']) ? $event['at_ms'] + $disturbance['at_ms'] : 0;
                 if ($atMs < $untilMs) {
@@ -40,7 +41,7 @@ final class MakeRecording extends Command
                 }
             }
         }
-        $plant = new Plant(Kind::Standby, $source, $source, new Engine(0, 0, 0, 1, 0, 0));
+        $plant = new Plant(PlantKind::Standby, $source, $source, new Engine(0, 0, 0, 1, 0, 0));
         $series = (new UtilityTrace($source, (new EventReader($plant, []))->events(Node::fromArray($events)), $untilMs))->series();
         $file = new RecordingFile('Made-up feeder', $hertz, array_map(static fn(int $phase): string => "l$phase", range(1, $phases)));
         $folder = rtrim($this->text($this->argument('folder')), '/');

@@ -11,7 +11,8 @@ use Symfony\Component\HttpFoundation\Response;
 final class SecurityHeaders
 {
     private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data: blob:; font-src 'self'; "
-        . "connect-src 'self'; worker-src 'self'; manifest-src 'self'; object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'";
+        . "connect-src 'self'; worker-src 'self'; manifest-src 'self'; object-src 'none'; base-uri 'none'; "
+        . "frame-ancestors 'none'; form-action 'self'";
 
     public function handle(Request $request, \Closure $next): Response
     {

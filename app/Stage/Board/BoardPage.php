@@ -28,7 +28,10 @@ final readonly class BoardPage
         }
         usort($rows, static fn(BoardRow $a, BoardRow $b): int => [$a->need->rank ?? 9, $a->name] <=> [$b->need->rank ?? 9, $b->name]);
         $this->rows = $rows;
-        $this->needs = array_values(array_filter(array_map(static fn(BoardRow $row): ?BoardNeed => ($row->need->rank ?? 9) < 3 ? $row->need : null, $rows)));
+        $this->needs = array_values(array_filter(array_map(
+            static fn(BoardRow $row): ?BoardNeed => ($row->need->rank ?? 9) < 3 ? $row->need : null,
+            $rows,
+        )));
     }
 
     public function provenCount(): int

@@ -9,7 +9,10 @@ use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
-/** Answers of a whole sheet at once, in the order of the procedure: an earlier one opens what waits for it. What is refused stays as it was typed. */
+/**
+ * Answers of a whole sheet at once, in the order of the procedure: an earlier one opens what waits for it. What is refused
+ * stays as it was typed.
+ */
 final readonly class AnswerSheet
 {
     private const MOST = 400;
@@ -18,7 +21,10 @@ final readonly class AnswerSheet
 
     public function __invoke(Request $request, Run $run): RedirectResponse
     {
-        $rows = array_map(static fn(mixed $row): TypedAnswer => new TypedAnswer(is_array($row) ? $row : []), array_slice(array_values((array) $request->input('answers', [])), 0, self::MOST));
+        $rows = array_map(
+            static fn(mixed $row): TypedAnswer => new TypedAnswer(is_array($row) ? $row : []),
+            array_slice(array_values((array) $request->input('answers', [])), 0, self::MOST),
+        );
         $filled = array_values(array_filter($rows, static fn(TypedAnswer $row): bool => ! $row->isEmpty()));
         /** @var User $user */
         $user = $request->user();
@@ -33,7 +39,9 @@ final readonly class AnswerSheet
         $said = match (true) {
             $filled === [] => 'Nothing was filled in.',
             $faults === [] => self::kept($kept) . '.',
-            default => self::kept($kept) . ', ' . (count($faults) === 1 ? 'one is not: it stands below as it was typed.' : count($faults) . ' are not: they stand below as they were typed.'),
+            default => self::kept($kept) . ', ' . (count($faults) === 1
+                ? 'one is not: it stands below as it was typed.'
+                : count($faults) . ' are not: they stand below as they were typed.'),
         };
 
         return redirect()->route('procedure.sheet', $run)->with('said', $said)->with('faults', $faults);

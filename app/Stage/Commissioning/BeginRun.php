@@ -6,7 +6,7 @@ namespace App\Stage\Commissioning;
 
 use App\Models\TransferSwitch;
 use App\Models\User;
-use Escapement\Core\Commissioning\Procedure\InstallWork;
+use Escapement\Core\Commissioning\Procedure\InstallationSteps;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -21,9 +21,12 @@ final readonly class BeginRun
             [
                 'press' => ['nullable', 'uuid'], 'reaction_ms' => ['nullable', 'integer', 'between:0,60000'],
                 'hazards_read' => ['accepted'], 'options' => ['array'], 'options.*' => ['boolean'],
-                'torque_unit' => ['nullable', Rule::in(array_keys(InstallWork::UNITS))],
+                'torque_unit' => ['nullable', Rule::in(array_keys(InstallationSteps::UNITS))],
             ],
-            ['hazards_read.accepted' => 'Read the hazards first, then tick that you did.', 'reaction_ms.*' => 'Reaction time in milliseconds, 0 to 60 000.'],
+            [
+                'hazards_read.accepted' => 'Read the hazards first, then tick that you did.',
+                'reaction_ms.*' => 'Reaction time in milliseconds, 0 to 60 000.',
+            ],
         );
         /** @var User $user */
         $user = $request->user();

@@ -33,7 +33,9 @@ final readonly class CloseRun
             }
             $locked->load(['marks', 'answers', 'sheet.user', 'switch.site', 'switch.loads', 'switch.plan']);
             if ($locked->marks->isEmpty() && $locked->answers->isEmpty()) {
-                throw ValidationException::withMessages(['signed_name' => 'There is nothing to sign: no mark and no answer has arrived yet.']);
+                throw ValidationException::withMessages([
+                    'signed_name' => 'There is nothing to sign: no mark and no answer has arrived yet.',
+                ]);
             }
             $result = new RunResult($locked);
             $parts = $result->parts($isDeclaredReady);
@@ -44,13 +46,20 @@ final readonly class CloseRun
                 'parts' => self::told($parts), 'header' => RunHeader::of($locked),
             ]);
             $locked->update([
-                'verdict' => $verdict, 'signed_name' => $name, 'signed_drawing' => $drawing, 'signed_by' => $user->id, 'signed_at' => Carbon::now(),
+                'verdict' => $verdict,
+                'signed_name' => $name,
+                'signed_drawing' => $drawing,
+                'signed_by' => $user->id,
+                'signed_at' => Carbon::now(),
             ]);
             $this->parts->of($locked, $parts);
         });
     }
 
-    /** @return list<array{part: string, outcome: string, noted: bool, why: list<string>}> what the run says to the parts it touched, as it goes into the record */
+    /**
+     * @return list<array{part: string, outcome: string, noted: bool,
+     *     why: list<string>}> what the run says to the parts it touched, as it goes into the record
+     */
     private static function told(RunParts $parts): array
     {
         return array_map(

@@ -7,12 +7,17 @@ namespace App\Stage\Commissioning;
 use App\Bridge\ProcedureFacts;
 use App\Bridge\ProcedureWork;
 use App\Models\Run;
+use App\Models\StepAnswer;
 use App\Models\User;
+use Escapement\Core\Commissioning\Procedure\JudgedAnswer;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
-/** A run goes on against the newest version of the sheet and the plan as it is now; what was answered to another expectation is open again. */
+/**
+ * A run goes on against the newest version of the sheet and the plan as it is now; what was answered to another
+ * expectation is open again.
+ */
 final readonly class FollowSheet
 {
     public function __construct(private Record $record) {}
@@ -30,14 +35,24 @@ final readonly class FollowSheet
             if ($newest->id === $locked->sheet_id && $work === null) {
                 return 0;
             }
-            $answered = [];
-            foreach ($locked->answers as $answer) {
-                $answered[$answer->step] = $answer->expectation;
-            }
+            $answered = array_values(
+                $locked->answers->keyBy('step')->map(static fn(StepAnswer $answer): JudgedAnswer => $answer->judged())->all(),
+            );
             $before = $locked->sheet->version;
             $locked->update(['sheet_id' => $newest->id, 'work' => $work ?? $locked->work]);
             $reopened = (new ProcedureFacts($locked->setRelation('sheet', $newest)))->procedure->reopened($answered);
-            $this->record->append($locked, $user, 'sheet_followed', ['from_version' => $before, 'to_version' => $newest->version, 'settings' => $newest->settings, 'work' => $work, 'reopened' => $reopened]);
+            $this->record->append(
+                $locked,
+                $user,
+                'sheet_followed',
+                [
+                    'from_version' => $before,
+                    'to_version' => $newest->version,
+                    'settings' => $newest->settings,
+                    'work' => $work,
+                    'reopened' => $reopened,
+                ],
+            );
 
             return count($reopened);
         });

@@ -47,7 +47,10 @@ final readonly class KeepMarks
                     $refused[] = ['path' => "/marks/$i" . $fault[0], 'message' => $fault[1]];
                     continue;
                 }
-                /** @var array{id: string, event: string, at_ms: int, note?: ?string, undone?: bool, late_reason?: ?string, client_wall?: ?string} $mark */
+                /**
+                 * @var array{id: string, event: string, at_ms: int, note?: ?string, undone?: bool, late_reason?: ?string,
+                 *     client_wall?: ?string} $mark
+                 */
                 $id = $mark['id'];
                 $key = strtolower($id);
                 $before = $known[$key] ?? $new[$key] ?? null;
@@ -59,12 +62,23 @@ final readonly class KeepMarks
                 if ($before === null) {
                     $new[$key] = $this->made($locked, $user, $mark, $latest);
                     $latest = $new[$key]->is_undone ? $latest : max($latest, $mark['at_ms']);
-                    $happened[] = ['kind' => 'mark', 'what' => $new[$key]->only(['id', 'event', 'at_ms', 'late_reason', 'flag', 'note', 'is_undone']), 'device_time' => $mark['client_wall'] ?? null];
+                    $happened[] = [
+                        'kind' => 'mark',
+                        'what' => $new[$key]->only(['id', 'event', 'at_ms', 'late_reason', 'flag', 'note', 'is_undone']),
+                        'device_time' => $mark['client_wall'] ?? null,
+                    ];
                 } elseif (($edit = $this->edited($before, $mark)) !== null) {
-                    $happened[] = ['kind' => 'mark_edited', 'what' => ['id' => $before->id] + $edit, 'device_time' => $mark['client_wall'] ?? null];
+                    $happened[] = [
+                        'kind' => 'mark_edited',
+                        'what' => ['id' => $before->id] + $edit,
+                        'device_time' => $mark['client_wall'] ?? null,
+                    ];
                 }
             }
-            foreach (array_chunk(array_map(static fn(Mark $mark): array => $mark->getAttributes(), array_values($new)), self::AT_ONCE) as $some) {
+            foreach (array_chunk(
+                array_map(static fn(Mark $mark): array => $mark->getAttributes(), array_values($new)),
+                self::AT_ONCE,
+            ) as $some) {
                 Mark::query()->insert($some);
             }
             $this->record->appendAll($locked, $user, $happened);
@@ -76,15 +90,26 @@ final readonly class KeepMarks
     /**
      * A mark that is to be written.
      *
-     * @param array{id: string, event: string, at_ms: int, note?: ?string, undone?: bool, late_reason?: ?string, client_wall?: ?string} $mark
+     * @param array{id: string, event: string, at_ms: int, note?: ?string, undone?: bool, late_reason?: ?string,
+     *     client_wall?: ?string} $mark
      */
     private function made(Run $run, User $user, array $mark, int $latest): Mark
     {
         $late = $mark['late_reason'] ?? null;
 
         return new Mark([
-            'id' => $mark['id'], 'company_id' => $run->company_id, 'run_id' => $run->id, 'event' => $mark['event'], 'at_ms' => $mark['at_ms'], 'client_wall' => $mark['client_wall'] ?? null, 'note' => $mark['note'] ?? null,
-            'late_reason' => $late, 'is_undone' => $mark['undone'] ?? false, 'flag' => $late === null && $mark['at_ms'] < $latest ? 'Its time lies before a mark that came earlier.' : null, 'user_id' => $user->id, 'received_at' => Carbon::now()->format('Y-m-d H:i:s.v'),
+            'id' => $mark['id'],
+            'company_id' => $run->company_id,
+            'run_id' => $run->id,
+            'event' => $mark['event'],
+            'at_ms' => $mark['at_ms'],
+            'client_wall' => $mark['client_wall'] ?? null,
+            'note' => $mark['note'] ?? null,
+            'late_reason' => $late,
+            'is_undone' => $mark['undone'] ?? false,
+            'flag' => $late === null && $mark['at_ms'] < $latest ? 'Its time lies before a mark that came earlier.' : null,
+            'user_id' => $user->id,
+            'received_at' => Carbon::now()->format('Y-m-d H:i:s.v'),
         ]);
     }
 
@@ -119,7 +144,10 @@ final readonly class KeepMarks
             ! is_array($mark) => ['', 'This must be an object.'],
             ! Str::isUuid($mark['id'] ?? null) => ['/id', 'This must be a UUID.'],
             MarkEvent::tryFrom(is_string($mark['event'] ?? null) ? $mark['event'] : '') === null => ['/event', 'This event is not known.'],
-            ! is_int($mark['at_ms'] ?? null) || $mark['at_ms'] < 0 || $mark['at_ms'] > 31_536_000_000 => ['/at_ms', 'Milliseconds from the start of the run, 0 to a year.'],
+            ! is_int($mark['at_ms'] ?? null) || $mark['at_ms'] < 0 || $mark['at_ms'] > 31_536_000_000 => [
+                '/at_ms',
+                'Milliseconds from the start of the run, 0 to a year.',
+            ],
             ! $isText($mark['note'] ?? null, 500) => ['/note', '500 characters at most.'],
             ! $isText($mark['late_reason'] ?? null, 200) => ['/late_reason', '200 characters at most.'],
             ! $isText($mark['client_wall'] ?? null, 40) => ['/client_wall', 'The time on the device, 40 characters at most.'],

@@ -19,7 +19,12 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class KeepPhoto
 {
-    private const MOMENTS = ['install/before' => 'before', 'install/after' => 'after', 'inspect/photo-open' => 'after', 'clean_up/' => 'after'];
+    private const MOMENTS = [
+        'install/before' => 'before',
+        'install/after' => 'after',
+        'inspect/photo-open' => 'after',
+        'clean_up/' => 'after',
+    ];
 
     public function __construct(private Record $record) {}
 
@@ -42,10 +47,20 @@ final readonly class KeepPhoto
                 $moment = str_starts_with($stepId, $start) ? $when : $moment;
             }
             $photo = KeptPhoto::of($picture, $locked->switch, $user, [
-                'id' => $id, 'run_id' => $locked->id, 'step' => $stepId, 'subject' => Subject::Photos->value, 'moment' => $moment, 'caption' => mb_substr($step->title, 0, 200),
+                'id' => $id,
+                'run_id' => $locked->id,
+                'step' => $stepId,
+                'subject' => Subject::Photos->value,
+                'moment' => $moment,
+                'caption' => mb_substr($step->title, 0, 200),
             ]);
             $this->record->append($locked, $user, 'photo', [
-                'id' => $id, 'step' => $stepId, 'title' => $step->title, 'sha256' => $photo->sha256, 'kept_sha256' => hash('sha256', $picture->full), 'after_signing' => $locked->isSigned(),
+                'id' => $id,
+                'step' => $stepId,
+                'title' => $step->title,
+                'sha256' => $photo->sha256,
+                'kept_sha256' => hash('sha256', $picture->full),
+                'after_signing' => $locked->isSigned(),
             ], $clientWall);
 
             return null;

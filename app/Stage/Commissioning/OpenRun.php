@@ -9,7 +9,7 @@ use App\Bridge\ProofFacts;
 use App\Models\Run;
 use App\Models\TransferSwitch;
 use App\Models\User;
-use Escapement\Core\Commissioning\RecordChain;
+use Escapement\Core\Record\RecordChain;
 use Illuminate\Support\Facades\DB;
 
 /** Begins a run against the newest sheet; what it is timed against goes into the record first. */
@@ -33,7 +33,7 @@ final readonly class OpenRun
         $sheet = $switch->sheet()->firstOrFail();
         $switch->loadMissing(['site', 'loads', 'plan']);
 
-        $options = ProcedureWork::chosen($schools);
+        $options = ProcedureWork::chosen($schools, $switch->site->installation);
         $work = ProcedureWork::of($switch, $options, $torqueUnit);
 
         return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options, $work, $press): Run {
@@ -48,7 +48,10 @@ final readonly class OpenRun
                 'surveyed' => ['proof_facts' => ProofFacts::ofSite($switch), 'plant' => $switch->plant],
             ]);
             $this->record->append($run, $user, 'run_begun', [
-                'site' => $switch->site->name, 'switch' => $switch->name, 'sheet_version' => $sheet->version, 'settings' => $sheet->settings,
+                'site' => $switch->site->name,
+                'switch' => $switch->name,
+                'sheet_version' => $sheet->version,
+                'settings' => $sheet->settings,
                 'system' => $switch->plant, 'surveyed' => ProofFacts::ofSite($switch), 'reaction_ms' => $reactionMs,
                 'options' => $options, 'work' => $work,
             ]);

@@ -33,14 +33,34 @@ final readonly class ProcedurePage
     public ProcedureFacts $facts;
     public Progress $progress;
     private RunResult $result;
+    private ?Step $next;
+    /** @var array<string, list<StepAnswer>> the latest first */
+    private array $answersByStep;
+    /** @var array<string, list<Photo>> */
+    private array $photosByStep;
 
-    /** @param null|array{step: string, field: string, message: string, typed: array<string, string>} $fault of the answer that was refused */
-    private function __construct(public Run $run, public ?array $fault, private string $wanted)
+    /**
+     * @param null|array{step: string, field: string, message: string, typed: array<string, string>} $fault of the answer that was refused
+     */
+    private function __construct(public Run $run, public ?array $fault, string $wanted)
     {
         $this->standing = new SiteStanding($run->switch->site, $run->switch);
         $this->facts = new ProcedureFacts($run);
         $this->result = new RunResult($run);
         $this->progress = $this->facts->progress($this->result->verdict->runs);
+        $answers = $photos = [];
+        foreach ($run->answers as $answer) {
+            $answers[$answer->step] = [$answer, ...$answers[$answer->step] ?? []];
+        }
+        foreach ($run->photos as $photo) {
+            $photos[(string) $photo->step][] = $photo;
+        }
+        $this->answersByStep = $answers;
+        $this->photosByStep = $photos;
+        $chosen = $this->facts->steps[$wanted] ?? null;
+        $this->next = $this->facts->steps[$fault['step'] ?? '']
+            ?? ($chosen !== null && $this->isAnswerable($chosen) ? $chosen : null)
+            ?? $this->facts->steps[$this->progress->next() ?? ''] ?? null;
     }
 
     /** @param null|array{step: string, field: string, message: string, typed: array<string, string>} $fault */
@@ -57,12 +77,13 @@ final readonly class ProcedurePage
     /** What is asked now: the step whose answer was refused, else the one that was chosen, else the first that is open. */
     public function next(): ?Step
     {
-        $chosen = $this->facts->steps[$this->wanted] ?? null;
-
-        return $this->facts->steps[$this->fault['step'] ?? ''] ?? ($chosen !== null && $this->isAnswerable($chosen) ? $chosen : null) ?? $this->facts->steps[$this->progress->next() ?? ''] ?? null;
+        return $this->next;
     }
 
-    /** @return list<Step> what may be asked before the page is loaded again, in order: without a network the phone goes on by itself, and goes back to correct */
+    /**
+     * @return list<Step> what may be asked before the page is loaded again, in order: without a network
+     *                    the phone goes on by itself, and goes back to correct
+     */
     public function asked(): array
     {
         return $this->mayAnswer() ? array_values($this->facts->steps) : [];
@@ -97,7 +118,7 @@ final readonly class ProcedurePage
     public function stages(): array
     {
         $stages = [];
-        foreach ($this->facts->procedure->stages() as $id => $steps) {
+        foreach ($this->facts->stages as $id => $steps) {
             $stages[Stage::from($id)->title()] = $steps;
         }
 
@@ -118,7 +139,10 @@ final readonly class ProcedurePage
     /** Times are read to the tenth, as on the stopwatch, and judged to the millisecond. */
     public function expect(Step $step): string
     {
-        return $step->window?->minMs === null || $step->window->maxMs === null ? $step->expectation : RunResult::tenths($step->window->minMs) . ' to ' . RunResult::tenths($step->window->maxMs);
+        return $step->window?->minMs === null
+            || $step->window->maxMs === null
+                ? $step->expectation
+                : RunResult::tenths($step->window->minMs) . ' to ' . RunResult::tenths($step->window->maxMs);
     }
 
     /** @param list<Step> $steps */
@@ -155,12 +179,12 @@ final readonly class ProcedurePage
     /** @return list<StepAnswer> all that were given to a step, the latest first */
     public function answers(Step $step): array
     {
-        return array_values($this->run->answers->filter(static fn(StepAnswer $answer): bool => $answer->step === $step->id)->reverse()->all());
+        return $this->answersByStep[$step->id] ?? [];
     }
 
     public function given(StepAnswer $answer, Step $step): string
     {
-        return GivenWords::of($answer->given, $step->band?->unit);
+        return GivenWords::of($answer->given, $step);
     }
 
     /** Two people answered one step differently: both are kept, and somebody has to look. */
@@ -168,12 +192,15 @@ final readonly class ProcedurePage
     {
         $verdicts = [];
         foreach ($this->answers($step) as $answer) {
-            if ($answer->expectation === $step->expectation) {
+            if ($answer->judged()->answers($step)) {
                 $verdicts[$answer->user_id] ??= $answer->verdict;
             }
         }
 
-        return count($verdicts) > 1 && count(array_unique(array_map(static fn(Verdict $verdict): string => $verdict->value, $verdicts))) > 1;
+        return count($verdicts) > 1 && count(array_unique(array_map(
+            static fn(Verdict $verdict): string => $verdict->value,
+            $verdicts,
+        ))) > 1;
     }
 
     /** What its figure comes to by what was measured before; null while that is not known. */
@@ -186,7 +213,9 @@ final readonly class ProcedurePage
             }
         }
 
-        return Derived::of($step->id, $values);
+        $switchA = ($this->run->work ?? [])['options']['switch_a'] ?? null;
+
+        return Derived::of($step->id, $values, is_numeric($switchA) ? (float) $switchA : null);
     }
 
     /** Where the finding that stands against a step is put right. */
@@ -204,7 +233,7 @@ final readonly class ProcedurePage
     /** @return list<Photo> that have arrived for a step */
     public function photos(Step $step): array
     {
-        return array_values($this->run->photos->where('step', $step->id)->all());
+        return $this->photosByStep[$step->id] ?? [];
     }
 
     /** What the stopwatch says of a timed step; null while nothing is timed. */
@@ -216,7 +245,8 @@ final readonly class ProcedurePage
         return match (true) {
             $repeats->medianMs === null => null,
             $repeats->count === 1 => SheetWords::seconds($repeats->medianMs),
-            default => SheetWords::seconds($repeats->medianMs) . " in the middle of $repeats->count, " . SheetWords::seconds((int) $repeats->spreadMs) . ' apart',
+            default => SheetWords::seconds($repeats->medianMs) . " in the middle of $repeats->count, "
+                . SheetWords::seconds((int) $repeats->spreadMs) . ' apart',
         };
     }
 
@@ -228,7 +258,12 @@ final readonly class ProcedurePage
             $last[$answer->user_id] = $answer;
         }
 
-        return array_values(array_map(fn(StepAnswer $answer): string => $answer->user->name . ': ' . mb_strtolower(Stage::from(explode('/', $answer->step)[0])->title()) . ', ' . $answer->received_at->copy()->setTimezone($this->run->switch->site->timezone)->format('H:i'), $last));
+        return array_values(array_map(
+            fn(StepAnswer $answer): string => $answer->user->name . ': '
+                . mb_strtolower(Stage::from(explode('/', $answer->step)[0])->title()) . ', '
+                    . $answer->received_at->copy()->setTimezone($this->run->switch->site->timezone)->format('H:i'),
+            $last,
+        ));
     }
 
     public function isPlanChanged(): bool

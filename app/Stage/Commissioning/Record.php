@@ -7,7 +7,7 @@ namespace App\Stage\Commissioning;
 use App\Models\RecordEntry;
 use App\Models\Run;
 use App\Models\User;
-use Escapement\Core\Commissioning\RecordChain;
+use Escapement\Core\Record\RecordChain;
 use Illuminate\Support\Carbon;
 
 /** Appends to the chained record of a run. To be called inside a transaction, with the run locked. */
@@ -42,13 +42,20 @@ final readonly class Record
         foreach ($happened as $one) {
             $seq++;
             $entry = [
-                'seq' => $seq, 'kind' => $one['kind'], 'who' => $user->name, 'server_time' => Carbon::now()->toIso8601ZuluString('millisecond'),
+                'seq' => $seq,
+                'kind' => $one['kind'],
+                'who' => $user->name,
+                'server_time' => Carbon::now()->toIso8601ZuluString('millisecond'),
                 'device_time' => $one['device_time'], 'what' => $one['what'],
             ];
             $hash = $this->chain->hash($hash, $entry);
             $rows[] = [
                 'company_id' => $run->company_id, 'run_id' => $run->id, 'seq' => $seq,
-                'entry' => json_encode($entry, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), 'hash' => $hash,
+                'entry' => json_encode(
+                    $entry,
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
+                ),
+                'hash' => $hash,
             ];
         }
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {

@@ -18,17 +18,25 @@ use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Commissioning\TimingVerdictResult;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Settings\ExpectedTimes;
+use Escapement\Core\Plant\Engine;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Settings\SheetWords;
-use Escapement\Core\Site\Engine;
-use Escapement\Core\Site\Kind;
+use Escapement\Core\SettingsCheck\ExpectedTimes;
 
 /** The verdict of the core on what is marked so far, in the words of the page. */
 final readonly class RunResult
 {
     private const EVENTS = [
-        'utility_off' => 'Utility off', 'test_on' => 'Test begun', 'start_signal' => 'Start signal', 'engine_running' => 'Generator good', 'transferred' => 'Load on G',
-        'bait_on' => 'Bait: utility back', 'bait_off' => 'Bait: utility off again', 'utility_on' => 'Utility on', 'test_off' => 'Test ended', 'retransferred' => 'Load back on U',
+        'utility_off' => 'Utility off',
+        'test_on' => 'Test begun',
+        'start_signal' => 'Start signal',
+        'engine_running' => 'Generator good',
+        'transferred' => 'Load on G',
+        'bait_on' => 'Bait: utility back',
+        'bait_off' => 'Bait: utility off again',
+        'utility_on' => 'Utility on',
+        'test_off' => 'Test ended',
+        'retransferred' => 'Load back on U',
         'engine_stopped' => 'Engine stopped',
     ];
     /** Two supplies, and no generator among them. */
@@ -38,7 +46,11 @@ final readonly class RunResult
         'utility_on' => 'First supply on', 'retransferred' => 'Load back on the first',
     ];
     private const INTERVALS = [
-        'start_signal' => 'Start signal', 'engine_running' => 'Generator good', 'transfer' => 'Transfer', 'return' => 'Return', 'engine_stop' => 'Engine stop',
+        'start_signal' => 'Start signal',
+        'engine_running' => 'Generator good',
+        'transfer' => 'Transfer',
+        'return' => 'Return',
+        'engine_stop' => 'Engine stop',
     ];
 
     public TimingVerdict $judge;
@@ -60,7 +72,7 @@ final readonly class RunResult
 
     public static function eventName(string $event, string $kind = ''): string
     {
-        return ($kind === Kind::TwoSource->value ? self::EVENTS_OF_TWO[$event] ?? null : null) ?? self::EVENTS[$event] ?? $event;
+        return ($kind === PlantKind::TwoSource->value ? self::EVENTS_OF_TWO[$event] ?? null : null) ?? self::EVENTS[$event] ?? $event;
     }
 
     /** The timed runs that a finding is about. */
@@ -72,7 +84,10 @@ final readonly class RunResult
     /** @return list<MarkEvent> that mean something on this kind of plant */
     public static function events(string $kind): array
     {
-        return array_values(array_filter(MarkEvent::cases(), static fn(MarkEvent $event): bool => $event->countsOn(Kind::from($kind))));
+        return array_values(array_filter(
+            MarkEvent::cases(),
+            static fn(MarkEvent $event): bool => $event->countsOn(PlantKind::from($kind)),
+        ));
     }
 
     /** @return list<array{name: string, repeats: Repeats}> of what was timed more than once */
@@ -105,7 +120,7 @@ final readonly class RunResult
         $isAlike = fn(TimedRun $other): bool => $other->isByButton === $this->verdict->runs[$i]->isByButton;
         $name = match (true) {
             $this->verdict->runs[$i]->isByButton => 'Test by the button',
-            $this->run->switch->plant['kind'] === Kind::Mobile->value => 'Start',
+            $this->run->switch->plant['kind'] === PlantKind::Mobile->value => 'Start',
             default => 'Outage',
         };
         $isOneOfMany = count(array_filter($this->verdict->runs, $isAlike)) > 1;

@@ -20,7 +20,7 @@ final readonly class ShowStopwatch
         ]);
         $result = new RunResult($run);
         $test = TestPointFacts::ofRun($run);
-        $ways = (new StopwatchSteps((new SwitchFacts($run->switch, $run->plantThen()))->plant, $test))->ways($result->judge);
+        $ways = (new StopwatchSteps((new SwitchFacts($run->switch, $run->plantThen()))->plant, $test))->ways($result->judge->methods);
 
         return view('commissioning.stopwatch', [
             'run' => $run,
@@ -35,7 +35,6 @@ final readonly class ShowStopwatch
                 'verdictFrom' => route('run.verdict', $run),
                 'isSigned' => $run->isSigned(),
                 'reactionMs' => $run->reaction_ms,
-                'baitMs' => $result->expected->baitMs,
                 'ways' => $ways,
                 'marks' => $run->marks->map(MarkLine::toArray(...))->all(),
             ], JSON_THROW_ON_ERROR),

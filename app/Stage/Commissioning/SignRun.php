@@ -19,7 +19,10 @@ final readonly class SignRun
             'signed_name' => ['required', 'string', 'max:120'],
             'signed_drawing' => ['nullable', 'string', 'max:20000', 'regex:' . Run::DRAWING],
             'left_ready' => ['nullable', 'boolean'],
-        ], ['signed_name.*' => 'Type the name of the person who signs.', 'signed_drawing.*' => 'The drawing could not be read; draw it again.']);
+        ], [
+            'signed_name.*' => 'Type the name of the person who signs.',
+            'signed_drawing.*' => 'The drawing could not be read; draw it again.',
+        ]);
         /** @var User $user */
         $user = $request->user();
         $this->closer->close(

@@ -34,6 +34,9 @@ final readonly class TakePhoto
         ]
             : $this->keeper->keep($run, $user, $fields['id'], $fields['step'], $picture, $fields['client_wall'] ?? null);
 
-        return $fault === null ? response()->json(['kept' => $fields['id']]) : response()->json(['error' => ['path' => "/{$fault['field']}", 'message' => $fault['message']]], 422);
+        return $fault === null ? response()->json(['kept' => $fields['id']]) : response()->json(
+            ['error' => ['path' => "/{$fault['field']}", 'message' => $fault['message']]],
+            422,
+        );
     }
 }

@@ -20,7 +20,11 @@ final readonly class TypedAnswer
     {
         $typed = [];
         foreach (['id', 'step', 'so', 'value', 'choice', 'note', 'name', 'drawing', 'skip'] as $key) {
-            $text = is_scalar($fields[$key] ?? null) ? mb_substr(trim((string) $fields[$key]), 0, $key === 'drawing' ? self::MOST_DRAWN : self::MOST) : '';
+            $text = is_scalar($fields[$key] ?? null) ? mb_substr(
+                trim((string) $fields[$key]),
+                0,
+                $key === 'drawing' ? self::MOST_DRAWN : self::MOST,
+            ) : '';
             if ($text !== '') {
                 $typed[$key] = $text;
             }
@@ -39,7 +43,9 @@ final readonly class TypedAnswer
         $value = str_replace(',', '.', $this->typed['value'] ?? '');
 
         return [
-            'id' => Str::isUuid($this->typed['id'] ?? null) ? $this->typed['id'] : (string) Str::uuid(), 'step' => $this->typed['step'] ?? '', 'client_wall' => now()->toIso8601ZuluString('millisecond'),
+            'id' => Str::isUuid($this->typed['id'] ?? null) ? $this->typed['id'] : (string) Str::uuid(),
+            'step' => $this->typed['step'] ?? '',
+            'client_wall' => now()->toIso8601ZuluString('millisecond'),
         ] + (isset($this->typed['so']) ? ['so' => $this->typed['so'] === '1'] : [])
           + ($value === '' ? [] : ['value' => is_numeric($value) ? (float) $value : $value])
           + array_intersect_key($this->typed, array_flip(['choice', 'note', 'name', 'drawing']))

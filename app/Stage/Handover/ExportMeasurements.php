@@ -33,6 +33,10 @@ final readonly class ExportMeasurements
         rewind($paper);
         $name = Str::slug($run->switch->site->name) . "-run-$run->id-measurements.csv";
 
-        return response((string) stream_get_contents($paper), 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name\""]);
+        return response(
+            (string) stream_get_contents($paper),
+            200,
+            ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name\""],
+        );
     }
 }

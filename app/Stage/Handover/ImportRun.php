@@ -7,8 +7,8 @@ namespace App\Stage\Handover;
 use App\Bridge\RecordedRun;
 use App\Models\ImportedRun;
 use App\Models\User;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -34,14 +34,27 @@ final readonly class ImportRun
             $this->fits($export);
             $report = new Report(RecordedRun::of($export));
         } catch (BadInput $e) {
-            throw ValidationException::withMessages(['run' => ($e->path === '' ? '' : "At $e->path: ") . $e->getMessage() . ' Nothing was kept.']);
+            throw ValidationException::withMessages([
+                'run' => ($e->path === '' ? '' : "At $e->path: ") . $e->getMessage() . ' Nothing was kept.',
+            ]);
         }
         /** @var User $user */
         $user = $request->user();
         $run = $report->run;
-        $imported = ImportedRun::query()->firstOrCreate(['company_id' => $user->company_id, 'head' => $run->head], ['user_id' => $user->id, 'site' => mb_substr($run->switch->site->name, 0, 120), 'verdict' => $run->verdict, 'document' => $file->getContent()]);
+        $imported = ImportedRun::query()->firstOrCreate(
+            ['company_id' => $user->company_id, 'head' => $run->head],
+            [
+                'user_id' => $user->id,
+                'site' => mb_substr($run->switch->site->name, 0, 120),
+                'verdict' => $run->verdict,
+                'document' => $file->getContent(),
+            ],
+        );
 
-        return redirect()->route('imported', $imported)->with('said', $imported->wasRecentlyCreated ? 'The run is brought in. Its record verifies.' : 'This run was here already.');
+        return redirect()->route('imported', $imported)->with(
+            'said',
+            $imported->wasRecentlyCreated ? 'The run is brought in. Its record verifies.' : 'This run was here already.',
+        );
     }
 
     /** @throws BadInput at the first thing that the published schema does not have */

@@ -24,7 +24,13 @@ final readonly class MakeLink
         /** @var User $user */
         $user = $request->user();
         $token = Str::random(self::TOKEN_LENGTH);
-        HandoverLink::query()->create(['company_id' => $run->company_id, 'run_id' => $run->id, 'user_id' => $user->id, 'token_hash' => HandoverLink::hash($token), 'expires_at' => Carbon::now()->addDays((int) $fields['days'])]);
+        HandoverLink::query()->create([
+            'company_id' => $run->company_id,
+            'run_id' => $run->id,
+            'user_id' => $user->id,
+            'token_hash' => HandoverLink::hash($token),
+            'expires_at' => Carbon::now()->addDays((int) $fields['days']),
+        ]);
 
         return redirect()->route('report', $run)->withFragment('link')->with('link', route('owner', $token));
     }

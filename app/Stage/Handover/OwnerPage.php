@@ -34,13 +34,24 @@ final readonly class OwnerPage
 
     public function __construct(public Run $run, public string $token)
     {
-        $run->load(['photos.file', ...array_map(static fn(string $need): string => "switch.$need", SiteStanding::NEEDS), 'switch.photos.file']);
+        $run->load([
+            'photos.file',
+            ...array_map(static fn(string $need): string => "switch.$need", SiteStanding::NEEDS),
+            'switch.photos.file',
+        ]);
         $this->report = new Report($run);
         $this->standing = new SiteStanding($run->switch->site, $run->switch);
         $this->plan = PlanPage::of($run->switch, $run->switch->plan, new PlanLook(bonds: 'after'));
         $this->landing = new LandingPage($run->switch);
         $order = array_flip(array_map(static fn(ProcedureLine $line): string => $line->step->id, $this->report->procedure));
-        $this->photos = array_slice([...$run->photos->sortBy(static fn(Photo $photo): int => $order[$photo->step] ?? count($order))->all(), ...$run->switch->photos->where('run_id', null)->reverse()->all()], 0, self::MOST_PICTURES);
+        $this->photos = array_slice(
+            [
+                ...$run->photos->sortBy(static fn(Photo $photo): int => $order[$photo->step] ?? count($order))->all(),
+                ...$run->switch->photos->where('run_id', null)->reverse()->all(),
+            ],
+            0,
+            self::MOST_PICTURES,
+        );
         $this->company = $run->user->company;
         $facts = new SwitchFacts($run->switch, $run->plantThen());
         $this->words = new OwnerWords(

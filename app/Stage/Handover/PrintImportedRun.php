@@ -7,7 +7,7 @@ namespace App\Stage\Handover;
 use App\Bridge\RecordedRun;
 use App\Models\ImportedRun;
 use App\Stage\Paper;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\Node;
 use Illuminate\Http\Response;
 
 final readonly class PrintImportedRun
@@ -16,6 +16,11 @@ final readonly class PrintImportedRun
     {
         $report = new Report(RecordedRun::of(Node::fromJson($imported->document)));
 
-        return Paper::of(view('handover.pdf', ['report' => $report]), $report->run->switch->site, 'run', 'record ' . substr($imported->head, 0, 16));
+        return Paper::of(
+            view('handover.pdf', ['report' => $report]),
+            $report->run->switch->site,
+            'run',
+            'record ' . substr($imported->head, 0, 16),
+        );
     }
 }

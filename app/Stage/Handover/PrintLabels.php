@@ -11,8 +11,8 @@ use App\Models\TransferSwitch;
 use App\Stage\Paper;
 use App\Stage\SiteStanding;
 use Escapement\Core\Handover\EnclosureLabel;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Topology\OneLineReader;
-use Escapement\Core\Wire\Node;
 use Illuminate\Http\Response;
 
 /** Labels for the enclosures of a switch, each with the code that opens the site on a phone. */
@@ -34,6 +34,19 @@ final readonly class PrintLabels
         );
         $address = route('survey', ['site' => $switch->site_id, 'switch' => $switch->id]);
 
-        return Paper::of(view('handover.labels-pdf', ['labels' => $labels, 'standing' => new SiteStanding($switch->site, $switch), 'switch' => $switch, 'address' => $address, 'code' => QrPicture::of($address)]), $switch->site, 'labels');
+        return Paper::of(
+            view(
+                'handover.labels-pdf',
+                [
+                    'labels' => $labels,
+                    'standing' => new SiteStanding($switch->site, $switch),
+                    'switch' => $switch,
+                    'address' => $address,
+                    'code' => QrPicture::of($address),
+                ],
+            ),
+            $switch->site,
+            'labels',
+        );
     }
 }

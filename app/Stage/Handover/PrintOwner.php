@@ -16,6 +16,11 @@ final readonly class PrintOwner
     {
         $page = new OwnerPage(ByLink::run($request), $token);
 
-        return Paper::of(view('handover.owner-pdf', ['page' => $page, 'report' => $page->report]), $page->run->switch->site, 'handover', 'record ' . substr($page->run->head, 0, 16));
+        return Paper::of(
+            view('handover.owner-pdf', ['page' => $page, 'report' => $page->report]),
+            $page->run->switch->site,
+            'handover',
+            'record ' . substr($page->run->head, 0, 16),
+        );
     }
 }

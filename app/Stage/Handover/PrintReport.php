@@ -12,6 +12,11 @@ final readonly class PrintReport
 {
     public function __invoke(Run $run): Response
     {
-        return Paper::of(view('handover.pdf', ['report' => new Report($run)]), $run->switch->site, "run-$run->id", 'record ' . substr($run->head, 0, 16));
+        return Paper::of(
+            view('handover.pdf', ['report' => new Report($run)]),
+            $run->switch->site,
+            "run-$run->id",
+            'record ' . substr($run->head, 0, 16),
+        );
     }
 }

@@ -41,7 +41,7 @@ final readonly class ProcedureLine
     public function found(): string
     {
         return match (true) {
-            $this->answer !== null => GivenWords::of($this->answer->given, $this->step->band?->unit),
+            $this->answer !== null => GivenWords::of($this->answer->given, $this->step),
             $this->state === StepState::Done => 'as expected',
             $this->state === StepState::NotSo => 'not so',
             default => 'not answered',
@@ -55,7 +55,9 @@ final readonly class ProcedureLine
         $taken = is_array($given['photos'] ?? null) ? $given['photos'] : [];
         $missing = count(array_diff($taken, $this->photos));
 
-        return $missing === 0 ? null : "{$this->step->title}: $missing of " . count($taken) . ' pictures ' . ($missing === 1 ? 'has' : 'have') . ' not arrived.';
+        return $missing === 0
+            ? null
+            : "{$this->step->title}: $missing of " . count($taken) . ' pictures ' . ($missing === 1 ? 'has' : 'have') . ' not arrived.';
     }
 
     /** @return null|array{name: string, drawing: string} where it is a signature */
@@ -63,7 +65,10 @@ final readonly class ProcedureLine
     {
         $given = $this->answer->given ?? [];
 
-        return $this->step->kind === StepKind::Sign && is_string($given['name'] ?? null) && ($given['so'] ?? null) === true ? ['name' => $given['name'], 'drawing' => is_string($given['drawing'] ?? null) ? $given['drawing'] : ''] : null;
+        return $this->step->kind === StepKind::Sign && is_string($given['name'] ?? null) && ($given['so'] ?? null) === true ? [
+            'name' => $given['name'],
+            'drawing' => is_string($given['drawing'] ?? null) ? $given['drawing'] : '',
+        ] : null;
     }
 
     /** Confirmed as it should be, with nothing more to say. */
@@ -88,7 +93,11 @@ final readonly class ProcedureLine
     public function toArray(): array
     {
         return [
-            'id' => $this->step->id, 'title' => $this->step->title, 'expect' => $this->step->expectation, 'state' => $this->state->value,
+            'id' => $this->step->id,
+            'title' => $this->step->title,
+            'expect' => $this->step->expectation,
+            'expected' => $this->step->expected,
+            'state' => $this->state->value,
             'given' => $this->answer === null ? null : (object) $this->answer->given, 'who' => $this->maker,
         ];
     }

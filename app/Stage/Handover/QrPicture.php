@@ -16,6 +16,20 @@ final readonly class QrPicture
     /** @return string a PNG */
     public static function of(string $address): string
     {
-        return Process::timeout(10)->run(['qrencode', '-t', 'PNG', '-l', 'M', '-s', self::MODULE_PX, '-m', self::QUIET, '-o', '-', '--', $address])->throw()->output();
+        return Process::timeout(10)->run([
+            'qrencode',
+            '-t',
+            'PNG',
+            '-l',
+            'M',
+            '-s',
+            self::MODULE_PX,
+            '-m',
+            self::QUIET,
+            '-o',
+            '-',
+            '--',
+            $address,
+        ])->throw()->output();
     }
 }

@@ -13,6 +13,9 @@ final readonly class RemoveImportedRun
     {
         $imported->delete();
 
-        return redirect()->route('library')->with('said', "The run of $imported->site is removed. Where it was exported it is still whole.");
+        return redirect()->route('library')->with(
+            'said',
+            "The run of $imported->site is removed. Where it was exported it is still whole.",
+        );
     }
 }

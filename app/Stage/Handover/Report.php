@@ -9,6 +9,7 @@ use App\Bridge\RecordCheck;
 use App\Bridge\RunHeader;
 use App\Bridge\SwitchFacts;
 use App\Bridge\TestPointFacts;
+use App\Drawing\Strip\TimingStrip;
 use App\Models\Company;
 use App\Models\Mark;
 use App\Models\Photo;
@@ -16,18 +17,16 @@ use App\Models\Run;
 use App\Models\StepAnswer;
 use App\Stage\Commissioning\MarkLine;
 use App\Stage\Commissioning\RunResult;
-use App\Stage\Rehearsal\Strip\StripTracks;
-use App\Stage\Rehearsal\Strip\TimingStrip;
 use App\Stage\Settings\SheetField;
 use App\Stage\Settings\SheetForm;
 use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Proof\PartOutcome;
 use Escapement\Core\Commissioning\Proof\ProofPart;
-use Escapement\Core\Commissioning\Record\RunRecord;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Rehearsal\Rehearsal;
+use Escapement\Core\Record\RunRecord;
+use Escapement\Core\Rehearsal\Playback;
 use Escapement\Core\Rehearsal\Story;
 use Escapement\Core\Topology\OutageTestPointResult;
 use Illuminate\Support\Carbon;
@@ -40,11 +39,13 @@ final readonly class Report
     public array $settingsFindings;
     /** @var list<ProcedureLine> */
     public array $procedure;
-    public TimingStrip $screenStrip;
-    public TimingStrip $printStrip;
+    private Playback $outage;
     /** @var array<string, list<SheetField>> */
     public array $sheetGroups;
-    /** @var list<array{seq: int, kind: string, who: string, server_time: string, device_time: ?string, what: array<string, mixed>, hash: string}> */
+    /**
+     * @var list<array{seq: int, kind: string, who: string, server_time: string, device_time: ?string, what: array<string,
+     *     mixed>, hash: string}>
+     */
     public array $entries;
     public RecordCheck $record;
     /** @var array<string, string> who made a mark or gave an answer, as it was recorded, by its id */
@@ -55,7 +56,7 @@ final readonly class Report
     public function __construct(public Run $run)
     {
         $run->loadMissing([
-            'marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'photos.file', 'user.company', 'switch.site',
+            'marks.user', 'answers.user', 'photos', 'sheet.user', 'user', 'entries', 'user.company', 'switch.site',
             'switch.loads', 'switch.plan',
         ]);
         $this->result = new RunResult($run);
@@ -68,13 +69,18 @@ final readonly class Report
         foreach (Story::Outage->numbers($facts->plant->kind) as $number) {
             $numbers[$number->name] = $number->default;
         }
-        $scenario = $facts->scenario($settings, Story::Outage->events($numbers, $facts->plant), Story::Outage->untilMs($numbers, $facts->plant, $settings));
-        $tracks = new StripTracks($scenario, Rehearsal::play($scenario));
-        $this->screenStrip = new TimingStrip($tracks, null, false, 700);
-        $this->printStrip = new TimingStrip($tracks, null, true, 560);
+        $scenario = $facts->scenario(
+            $settings,
+            Story::Outage->events($numbers, $facts->plant),
+            Story::Outage->untilMs($numbers, $facts->plant, $settings),
+        );
+        $this->outage = new Playback($scenario);
         $entries = [];
         foreach ($run->entries as $entry) {
-            /** @var array{seq: int, kind: string, who: string, server_time: string, device_time: ?string, what: array<string, mixed>} $decoded */
+            /**
+             * @var array{seq: int, kind: string, who: string, server_time: string, device_time: ?string, what: array<string,
+             *     mixed>} $decoded
+             */
             $decoded = json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR);
             $entries[] = $decoded + ['hash' => $entry->hash];
         }
@@ -86,6 +92,12 @@ final readonly class Report
         $this->makers = $makers;
         $this->procedure = $this->procedureLines();
         $this->record = RecordCheck::of($run, $this->toArray());
+    }
+
+    /** A plain outage on this sheet, drawn for where it is shown. */
+    public function strip(bool $isPrint): TimingStrip
+    {
+        return new TimingStrip($this->outage, null, $isPrint, $isPrint ? 560 : 700);
     }
 
     /** The name as it was recorded: somebody who is called otherwise since then still made it under that name. */
@@ -203,7 +215,12 @@ final readonly class Report
         $notes = [];
         foreach ($this->entries as $entry) {
             if ($entry['kind'] === 'note' || $entry['kind'] === 'amendment') {
-                $notes[] = ['when' => $this->when(Carbon::parse($entry['server_time'])), 'who' => $entry['who'], 'text' => (string) $entry['what']['text'], 'isAmendment' => $entry['kind'] === 'amendment'];
+                $notes[] = [
+                    'when' => $this->when(Carbon::parse($entry['server_time'])),
+                    'who' => $entry['who'],
+                    'text' => (string) $entry['what']['text'],
+                    'isAmendment' => $entry['kind'] === 'amendment',
+                ];
             }
         }
 
@@ -232,7 +249,10 @@ final readonly class Report
                 }
             }
         }
-        if ($this->result->expected->baitMs !== null && array_filter($outages, static fn(TimedRun $run): bool => $run->baits !== []) === []) {
+        if ($this->result->expected->baitMs !== null && array_filter(
+            $outages,
+            static fn(TimedRun $run): bool => $run->baits !== [],
+        ) === []) {
             $missing[] = 'The bait test was not done.';
         }
         foreach ($this->procedure as $line) {
@@ -262,7 +282,10 @@ final readonly class Report
         ));
     }
 
-    /** @return null|array{site: array<string, mixed>, switch: array<string, mixed>, loads: list<array<string, mixed>>, sheet: array<string, mixed>} as it was when the run was signed */
+    /**
+     * @return null|array{site: array<string, mixed>, switch: array<string, mixed>, loads: list<array<string, mixed>>,
+     *     sheet: array<string, mixed>} as it was when the run was signed
+     */
     private function signedHeader(): ?array
     {
         foreach ($this->entries as $entry) {
@@ -298,12 +321,20 @@ final readonly class Report
             'reaction_ms' => $run->reaction_ms,
             'marks' => $run->marks->map(MarkLine::toArray(...))->all(),
             'procedure' => array_map(static fn(ProcedureLine $line): array => $line->toArray(), $this->procedure),
-            'photos' => array_values($run->photos->map(static fn(Photo $photo): array => ['id' => $photo->id, 'step' => (string) $photo->step, 'sha256' => $photo->sha256])->all()),
+            'photos' => array_values($run->photos->map(
+                static fn(Photo $photo): array => ['id' => $photo->id, 'step' => (string) $photo->step, 'sha256' => $photo->sha256],
+            )->all()),
             'timing' => $this->result->verdict->toArray(),
             'signature' => $run->signed_at === null ? null : [
-                'name' => $run->signed_name, 'drawing' => $run->signed_drawing, 'signed_at' => array_column($this->entries, 'server_time', 'kind')['signed'] ?? null, 'verdict' => $run->verdict,
+                'name' => $run->signed_name,
+                'drawing' => $run->signed_drawing,
+                'signed_at' => array_column($this->entries, 'server_time', 'kind')['signed'] ?? null,
+                'verdict' => $run->verdict,
             ] + $this->signedPartsOnTheWire(),
-            'record' => ['head' => $run->head, 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries)],
+            'record' => [
+                'head' => $run->head,
+                'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries),
+            ],
         ];
     }
 }

@@ -31,7 +31,14 @@ final readonly class ColumnChoice
         if ($map !== null) {
             return new self($headings, self::said($map->columns, $headings, $phases), true, $config === null);
         }
-        $guess = $config === null ? CsvColumns::guess($headings, $phases) : new CsvColumns(0, 's', $upload->voltages($phases), $upload->hertz(), 1.0, $config->isWaveform());
+        $guess = $config === null ? CsvColumns::guess($headings, $phases) : new CsvColumns(
+            0,
+            's',
+            $upload->voltages($phases),
+            $upload->hertz(),
+            1.0,
+            $config->isWaveform(),
+        );
 
         return new self($headings, $guess, false, $config === null);
     }
@@ -53,7 +60,10 @@ final readonly class ColumnChoice
         $place = static function (mixed $value) use ($headings): ?int {
             return is_numeric($value) && isset($headings[(int) $value]) ? (int) $value : null;
         };
-        $volts = array_values(array_filter(array_map($place, array_slice(is_array($said['v'] ?? null) ? $said['v'] : [], 0, $phases)), is_int(...)));
+        $volts = array_values(array_filter(
+            array_map($place, array_slice(is_array($said['v'] ?? null) ? $said['v'] : [], 0, $phases)),
+            is_int(...),
+        ));
         if (count($volts) !== $phases) {
             throw RecordingFault::whole("Say which columns hold the $phases voltages.");
         }

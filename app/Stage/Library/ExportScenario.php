@@ -15,6 +15,11 @@ final readonly class ExportScenario
     {
         $name = Str::slug($scenario->name) . '.json';
 
-        return response()->json((new ScenarioFile())->write($scenario), 200, ['Content-Disposition' => "attachment; filename=\"$name\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        return response()->json(
+            (new ScenarioFile())->write($scenario),
+            200,
+            ['Content-Disposition' => "attachment; filename=\"$name\""],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+        );
     }
 }

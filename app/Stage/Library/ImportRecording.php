@@ -22,7 +22,9 @@ final readonly class ImportRecording
             $upload = RecordingUpload::of(RecordingRequest::files($request));
             $choice = ColumnChoice::for($upload, $request, $phases);
             if (count($choice->columns->phases) !== $phases) {
-                throw RecordingFault::whole("$phases voltages are needed; " . count($choice->columns->phases) . ' were found. Say which columns they are.');
+                throw RecordingFault::whole(
+                    "$phases voltages are needed; " . count($choice->columns->phases) . ' were found. Say which columns they are.',
+                );
             }
             $series = $upload->read(
                 $choice->columns,
@@ -37,18 +39,28 @@ final readonly class ImportRecording
         $user = $request->user();
         $config = $upload->config();
         $how = $config === null ? ($choice->columns->isWaveform ? 'a table of samples' : 'a table of RMS values')
-            : "COMTRADE {$config->format->value}, " . ($config->isWaveform() ? sprintf('%d samples at %s a second', $config->samples(), $config->rates[0]['rate']) : "{$config->samples()} values");
+            : "COMTRADE {$config->format->value}, " . ($config->isWaveform() ? sprintf(
+                '%d samples at %s a second',
+                $config->samples(),
+                $config->rates[0]['rate'],
+            ) : "{$config->samples()} values");
         $recording = DB::transaction(static function () use ($request, $user, $series, $choice, $phases, $upload, $how): Recording {
             $choice->remember($user);
 
             return Recording::query()->create([
-                'company_id' => $user->company_id, 'user_id' => $user->id, 'name' => $request->string('name')->toString(), 'source' => "From $upload->name, $how",
+                'company_id' => $user->company_id,
+                'user_id' => $user->id,
+                'name' => $request->string('name')->toString(),
+                'source' => "From $upload->name, $how",
                 'phases' => $phases, 'nominal_v' => (float) $request->validated('nominal_v'),
                 'nominal_hz' => (float) $request->validated('nominal_hz'),
                 'until_ms' => $series->untilMs, 'points' => count($series->atMs), 'series' => RecordingSeries::pack($series),
             ]);
         });
 
-        return redirect()->route('recording', $recording)->with('said', "\"$recording->name\" is read: $recording->points different values.");
+        return redirect()->route('recording', $recording)->with(
+            'said',
+            "\"$recording->name\" is read: $recording->points different values.",
+        );
     }
 }

@@ -7,14 +7,14 @@ namespace App\Stage\Library;
 use App\Models\Scenario;
 use App\Models\User;
 use App\Stage\Rehearsal\ScenarioFile;
-use Escapement\Core\Site\Engine;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Load;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Site\Source;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Engine;
+use Escapement\Core\Plant\Load;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Plant\Source;
 use Escapement\Core\Wire\EventReader;
-use Escapement\Core\Wire\Node;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -35,13 +35,17 @@ final readonly class ImportScenario
             $read = (new ScenarioFile())->read($file->getContent());
             $this->check($read);
         } catch (BadInput $e) {
-            throw ValidationException::withMessages(['scenario' => ($e->path === '' ? '' : "At $e->path: ") . $e->getMessage() . ' Nothing was kept.']);
+            throw ValidationException::withMessages([
+                'scenario' => ($e->path === '' ? '' : "At $e->path: ") . $e->getMessage() . ' Nothing was kept.',
+            ]);
         }
         /** @var User $user */
         $user = $request->user();
         $scenario = Scenario::query()->firstOrNew(['company_id' => $user->company_id, 'name' => $read['name']]);
         if ($scenario->exists) {
-            throw ValidationException::withMessages(['scenario' => "There is a scenario \"{$read['name']}\" already. Rename one of the two. Nothing was kept."]);
+            throw ValidationException::withMessages([
+                'scenario' => "There is a scenario \"{$read['name']}\" already. Rename one of the two. Nothing was kept.",
+            ]);
         }
         $scenario->fill($read + ['user_id' => $user->id])->save();
 
@@ -59,8 +63,16 @@ final readonly class ImportScenario
     {
         $source = new Source($read['phases'], $read['nominal_v'], $read['nominal_hz']);
         $hasBoth = array_filter($read['events'], static fn(array $event): bool => ($event['source'] ?? '') === 'emergency') !== [];
-        $plant = $hasBoth ? new Plant(Kind::TwoSource, $source, $source, null) : new Plant(Kind::Standby, $source, $source, new Engine(0, 0, 0, 1, 0, 0));
-        $names = array_unique(array_filter(array_map(static fn(array $event): mixed => $event['load'] ?? null, $read['events']), is_string(...)));
+        $plant = $hasBoth ? new Plant(PlantKind::TwoSource, $source, $source, null) : new Plant(
+            PlantKind::Standby,
+            $source,
+            $source,
+            new Engine(0, 0, 0, 1, 0, 0),
+        );
+        $names = array_unique(array_filter(
+            array_map(static fn(array $event): mixed => $event['load'] ?? null, $read['events']),
+            is_string(...),
+        ));
         $loads = array_map(static fn(string $name): Load => new Load($name, 0, 1, false), array_values($names));
         (new EventReader($plant, $loads))->events(new Node(Node::fromArray($read['events'])->value, '/events'));
     }

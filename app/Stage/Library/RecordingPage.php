@@ -7,6 +7,10 @@ namespace App\Stage\Library;
 use App\Bridge\RecordingSeries;
 use App\Models\Recording;
 use App\Models\Site;
+use Escapement\Core\Plant\Engine;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Plant\Source;
 use Escapement\Core\Recording\Reduction;
 use Escapement\Core\Recording\Series;
 use Escapement\Core\Rehearsal\Script\Block;
@@ -15,10 +19,6 @@ use Escapement\Core\Rehearsal\Script\Script;
 use Escapement\Core\Settings\Limit;
 use Escapement\Core\Settings\Sensing;
 use Escapement\Core\Settings\SheetWords;
-use Escapement\Core\Site\Engine;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Site\Source;
 use Illuminate\Database\Eloquent\Collection;
 
 /** One recording, or a stretch of it, with what disturbed the supply in it. */
@@ -49,8 +49,11 @@ final readonly class RecordingPage
         $this->fromMs = max(0, min($fromMs, $longest - self::LEAST_MS));
         $this->toMs = max($this->fromMs + self::LEAST_MS, min($toMs, $longest));
         $source = new Source($recording->phases, $recording->nominal_v, $recording->nominal_hz);
-        $events = (new Reduction($source, [new Sensing(new Limit(self::DROPOUT_PCT, self::PICKUP_PCT), new Limit(115, 110))]))->events($this->series);
-        $plant = new Plant(Kind::Standby, $source, $source, new Engine(0, 0, 0, 1, 0, 0));
+        $events = (new Reduction(
+            $source,
+            [new Sensing(new Limit(self::DROPOUT_PCT, self::PICKUP_PCT), new Limit(115, 110))],
+        ))->events($this->series);
+        $plant = new Plant(PlantKind::Standby, $source, $source, new Engine(0, 0, 0, 1, 0, 0));
         $this->disturbances = Script::read($events, $plant)->blocks;
     }
 
@@ -61,10 +64,18 @@ final readonly class RecordingPage
             $lastsMs = $block->lastsMs ?? $this->recording->until_ms - $block->atMs;
             $lowest = min([INF, ...($block->v ?? [])]);
             $what = $block->kind === BlockKind::Hertz ? round((float) $block->hz, 2) . "\u{202F}Hz"
-                : ($lowest < 0.1 * $this->recording->nominal_v ? 'no voltage' : implode(' / ', array_map(static fn(int|float $v): string => (string) round($v), $block->v ?? [])) . "\u{202F}V");
+                : ($lowest < 0.1 * $this->recording->nominal_v ? 'no voltage' : implode(
+                    ' / ',
+                    array_map(static fn(int|float $v): string => (string) round($v), $block->v ?? []),
+                ) . "\u{202F}V");
             $margin = max(500, intdiv($lastsMs, 2));
 
-            return ['at' => SheetWords::clock($block->atMs), 'fromMs' => max(0, $block->atMs - $margin), 'toMs' => $block->atMs + $lastsMs + $margin, 'words' => "$what for " . SheetWords::seconds($lastsMs)];
+            return [
+                'at' => SheetWords::clock($block->atMs),
+                'fromMs' => max(0, $block->atMs - $margin),
+                'toMs' => $block->atMs + $lastsMs + $margin,
+                'words' => "$what for " . SheetWords::seconds($lastsMs),
+            ];
         }, array_slice($this->disturbances, 0, self::MOST_LISTED));
     }
 
@@ -80,19 +91,54 @@ final readonly class RecordingPage
         $svg = '';
         foreach ([[self::PICKUP_PCT, '7 3'], [self::DROPOUT_PCT, '2 3']] as [$percent, $dash]) {
             $v = $this->recording->nominal_v * $percent / 100;
-            $svg .= sprintf('<path class="limit" d="M%d %.1fH%d" stroke-dasharray="%s"/><text x="%d" y="%.1f" text-anchor="end">%s&#8239;V</text>', self::LEFT, $y($v), self::WIDTH, $dash, self::LEFT - 6, $y($v) + ($percent === self::PICKUP_PCT ? 0 : 9), round($v, 1));
+            $svg .= sprintf(
+                '<path class="limit" d="M%d %.1fH%d" stroke-dasharray="%s"/><text x="%d" y="%.1f" text-anchor="end">%s&#8239;V</text>',
+                self::LEFT,
+                $y($v),
+                self::WIDTH,
+                $dash,
+                self::LEFT - 6,
+                $y($v) + ($percent === self::PICKUP_PCT ? 0 : 9),
+                round($v, 1),
+            );
         }
-        $svg .= sprintf('<text x="%d" y="%.1f" text-anchor="end">%s&#8239;V</text><text x="%d" y="%d" text-anchor="end">0</text>', self::LEFT - 6, $y($this->recording->nominal_v) + 2, round($this->recording->nominal_v), self::LEFT - 6, $foot);
+        $svg .= sprintf(
+            '<text x="%d" y="%.1f" text-anchor="end">%s&#8239;V</text><text x="%d" y="%d" text-anchor="end">0</text>',
+            self::LEFT - 6,
+            $y($this->recording->nominal_v) + 2,
+            round($this->recording->nominal_v),
+            self::LEFT - 6,
+            $foot,
+        );
         foreach (array_keys($this->series->v) as $phase) {
             $svg .= sprintf('<path class="trace trace-%d" d="%s"/>', $phase, $this->trace($phase, $y));
         }
         foreach (range(0, 6) as $i) {
             $ms = $this->fromMs + intdiv(($this->toMs - $this->fromMs) * $i, 6);
             $x = self::LEFT + (self::WIDTH - self::LEFT - 1) * $i / 6;
-            $svg .= sprintf('<path class="tick" d="M%.1f %dv6"/><text x="%.1f" y="%d" text-anchor="%s">%s</text>', $x, $foot, $x, $foot + 22, $i === 0 ? 'start' : ($i === 6 ? 'end' : 'middle'), SheetWords::clock($ms));
+            $svg .= sprintf(
+                '<path class="tick" d="M%.1f %dv6"/><text x="%.1f" y="%d" text-anchor="%s">%s</text>',
+                $x,
+                $foot,
+                $x,
+                $foot + 22,
+                $i === 0 ? 'start' : ($i === 6 ? 'end' : 'middle'),
+                SheetWords::clock($ms),
+            );
         }
 
-        return sprintf('<svg class="recording" viewBox="0 0 %d %d" role="img" aria-label="RMS voltage from %s to %s" data-from="%d" data-to="%d" data-left="%d">%s</svg>', self::WIDTH, self::HEIGHT, SheetWords::clock($this->fromMs), SheetWords::clock($this->toMs), $this->fromMs, $this->toMs, self::LEFT, $svg);
+        return sprintf(
+            '<svg class="recording" viewBox="0 0 %d %d" role="img" aria-label="RMS voltage from %s to %s" data-from="%d" '
+                . 'data-to="%d" data-left="%d">%s</svg>',
+            self::WIDTH,
+            self::HEIGHT,
+            SheetWords::clock($this->fromMs),
+            SheetWords::clock($this->toMs),
+            $this->fromMs,
+            $this->toMs,
+            self::LEFT,
+            $svg,
+        );
     }
 
     /** @return array<string, array{int, int}> from and to of the ways to look elsewhere */

@@ -35,6 +35,9 @@ final class RecordingRequest extends FormRequest
     {
         $files = $request->file('files');
 
-        return array_values(array_filter(is_array($files) ? $files : [$files], static fn(mixed $file): bool => $file instanceof UploadedFile));
+        return array_values(array_filter(
+            is_array($files) ? $files : [$files],
+            static fn(mixed $file): bool => $file instanceof UploadedFile,
+        ));
     }
 }

@@ -22,7 +22,13 @@ final readonly class RecordingUpload
     private const MOST_BYTES = 48_000_000;
     private const PIECE_BYTES = 262_144;
 
-    private function __construct(public string $name, private ?UploadedFile $table, private ?ComtradeConfig $config, private ?UploadedFile $data, private ?string $dataBytes) {}
+    private function __construct(
+        public string $name,
+        private ?UploadedFile $table,
+        private ?ComtradeConfig $config,
+        private ?UploadedFile $data,
+        private ?string $dataBytes,
+    ) {}
 
     /**
      * @param list<UploadedFile> $files
@@ -42,7 +48,11 @@ final readonly class RecordingUpload
             }
             $byEnding[strtolower($file->getClientOriginalExtension())] = $file;
         }
-        $name = mb_substr(mb_scrub(($files[0] ?? throw RecordingFault::whole('Choose the file or files of a recording.'))->getClientOriginalName()), 0, 120);
+        $name = mb_substr(
+            mb_scrub(($files[0] ?? throw RecordingFault::whole('Choose the file or files of a recording.'))->getClientOriginalName()),
+            0,
+            120,
+        );
         if (isset($byEnding['cff'])) {
             $bytes = $byEnding['cff']->getContent();
             if ($isHead) { // the data is not all there yet, and is not asked for
@@ -101,7 +111,9 @@ final readonly class RecordingUpload
     /** @throws RecordingFault */
     public function read(CsvColumns $columns, int $phases, float $nominalV, float $nominalHz): Series
     {
-        $sink = static fn(bool $isWaveform): SampleSink => $isWaveform ? new RmsCycles($phases, $nominalHz, $nominalV) : new RmsSteps($phases);
+        $sink = static fn(bool $isWaveform): SampleSink => $isWaveform
+            ? new RmsCycles($phases, $nominalHz, $nominalV)
+            : new RmsSteps($phases);
         if ($this->config === null) {
             return $this->table()->read($this->pieces($this->table), $columns, $sink($columns->isWaveform));
         }
@@ -112,7 +124,10 @@ final readonly class RecordingUpload
         }
         $pieces = $this->dataBytes === null ? $this->pieces($this->data) : str_split($this->dataBytes, self::PIECE_BYTES);
 
-        return (new ComtradeData($this->config, $columns->phases, $columns->hertz, $columns->scale))->read($pieces, $sink($this->config->isWaveform()));
+        return (new ComtradeData($this->config, $columns->phases, $columns->hertz, $columns->scale))->read(
+            $pieces,
+            $sink($this->config->isWaveform()),
+        );
     }
 
     /** @return \Generator<string> */

@@ -17,8 +17,27 @@ final readonly class ShowLibrary
     {
         return view('library.page', [
             'scenarios' => Scenario::query()->orderBy('name')->get(),
-            'recordings' => Recording::query()->with('user')->orderByDesc('id')->get(['id', 'company_id', 'user_id', 'name', 'source', 'phases', 'nominal_v', 'nominal_hz', 'until_ms', 'points', 'created_at']),
-            'runs' => ImportedRun::query()->with('user')->orderByDesc('id')->get(['id', 'company_id', 'user_id', 'site', 'verdict', 'created_at']),
+            'recordings' => Recording::query()->with('user')->orderByDesc('id')->get([
+                'id',
+                'company_id',
+                'user_id',
+                'name',
+                'source',
+                'phases',
+                'nominal_v',
+                'nominal_hz',
+                'until_ms',
+                'points',
+                'created_at',
+            ]),
+            'runs' => ImportedRun::query()->with('user')->orderByDesc('id')->get([
+                'id',
+                'company_id',
+                'user_id',
+                'site',
+                'verdict',
+                'created_at',
+            ]),
             'sites' => Site::query()->with('switches.sheet')->orderBy('name')->get(),
         ]);
     }

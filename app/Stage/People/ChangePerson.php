@@ -30,6 +30,9 @@ final readonly class ChangePerson
             $found->endSessions();
         }
 
-        return redirect()->route('people')->with('said', $isHere ? "$found->name is {$found->role->value} now." : "$found->name cannot sign in any more; the records keep the name.");
+        return redirect()->route('people')->with(
+            'said',
+            $isHere ? "$found->name is {$found->role->value} now." : "$found->name cannot sign in any more; the records keep the name.",
+        );
     }
 }

@@ -9,7 +9,7 @@ use App\Bridge\PlanFacts;
 use App\Bridge\SourceFacts;
 use App\Models\LoadItem;
 use App\Models\TransferSwitch;
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Settings\Fuel;
 
 /** One of the sources that take turns at a vehicle: what it gives, what stays off on it, how long it lasts. */
@@ -26,7 +26,7 @@ final readonly class AlternateSource
     ) {}
 
     /** @return list<self> the surveyed one first; empty while none is known */
-    public static function of(TransferSwitch $switch, PlanFacts $plan, ?Answer $runtime): array
+    public static function of(TransferSwitch $switch, PlanFacts $plan, ?CalculationResult $runtime): array
     {
         $facts = new SourceFacts($switch, $plan->system);
         $sources = [];
@@ -54,7 +54,7 @@ final readonly class AlternateSource
         return $sources;
     }
 
-    private static function hours(Fuel $fuel, float $loadKw, ?Answer $runtime, DecideFacts $decide): ?float
+    private static function hours(Fuel $fuel, float $loadKw, ?CalculationResult $runtime, DecideFacts $decide): ?float
     {
         $tank = $fuel === Fuel::Battery ? null : ($decide->fuelOn($fuel, $loadKw)->values['tank'] ?? null);
         $hours = $fuel === Fuel::Battery ? $runtime?->values['runtime_h'] : (is_array($tank) ? $tank['runtime_h'] ?? null : null);

@@ -20,6 +20,10 @@ final readonly class ExportOneLine
         $page = PlanPage::of($switch, $switch->plan, $look);
         $name = Str::slug($switch->site->name) . "-one-line-$look->on.svg";
 
-        return response($page->picture->paperSvg(), 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => "attachment; filename=\"$name\""]);
+        return response(
+            $page->picture->paperSvg(),
+            200,
+            ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => "attachment; filename=\"$name\""],
+        );
     }
 }

@@ -27,9 +27,17 @@ final readonly class ExportPowerDown
             'UID' => "power-down-$switch->id@escapement.example", 'DTSTAMP' => Carbon::now('UTC'),
             'DTSTART' => $opensAt->copy()->utc(), 'DTEND' => $opensAt->copy()->addMinutes($minutes)->utc(),
             'SUMMARY' => "Power off: $site->name", 'LOCATION' => (string) $site->address,
-            'DESCRIPTION' => "Planned for $minutes min. The work begins when the supply is open, locked and proved dead, and may take longer.",
+            'DESCRIPTION' =>
+                "Planned for $minutes min. The work begins when the supply is open, locked and proved dead, and may take longer.",
         ]);
 
-        return response($calendar->serialize(), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="' . Str::slug($site->name) . '-power-down.ics"']);
+        return response(
+            $calendar->serialize(),
+            200,
+            [
+                'Content-Type' => 'text/calendar; charset=utf-8',
+                'Content-Disposition' => 'attachment; filename="' . Str::slug($site->name) . '-power-down.ics"',
+            ],
+        );
     }
 }

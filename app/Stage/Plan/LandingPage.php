@@ -9,15 +9,21 @@ use App\Bridge\LandingWork;
 use App\Bridge\PlanFacts;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Landing\ControlWire;
-use Escapement\Core\Landing\Entry;
+use Escapement\Core\Terminations\ControlWire;
+use Escapement\Core\Terminations\Entry;
 
 /** What lands where, how tight, through which hole, and in which box it meets. */
 final readonly class LandingPage
 {
-    public const SCREWS = ['slotted_small' => 'slotted, small', 'slotted_large' => 'slotted, large', 'split_bolt' => 'split bolt', 'hex_external' => 'hexagon head', 'hex_socket' => 'hexagon socket'];
+    public const SCREWS = [
+        'slotted_small' => 'slotted, small',
+        'slotted_large' => 'slotted, large',
+        'split_bolt' => 'split bolt',
+        'hex_external' => 'hexagon head',
+        'hex_socket' => 'hexagon socket',
+    ];
     public const WALLS = ['left', 'right', 'top', 'bottom', 'back'];
 
     public SiteStanding $standing;
@@ -28,7 +34,7 @@ final readonly class LandingPage
     public array $enclosures;
     /** @var list<Entry> */
     public array $entries;
-    /** @var list<array{box: array<string, mixed>, answer: ?Answer, fault: ?string}> */
+    /** @var list<array{box: array<string, mixed>, answer: ?CalculationResult, fault: ?string}> */
     public array $boxes;
     /** @var list<array{function: string, why: string, terminals: string, note: string}> */
     public array $controls;
@@ -61,7 +67,11 @@ final readonly class LandingPage
             }
         }
 
-        return Finding::worstFirst(array_values(array_map(static fn(array $one): Finding => new Finding($one['finding']->id, $one['finding']->severity, implode(', ', $one['at']) . ': ' . lcfirst((string) preg_replace('/ \(\d+(, \d+)*\)/', '', $one['finding']->message)), $one['finding']->because), $told)));
+        return Finding::worstFirst(array_values(array_map(static function (array $one): Finding {
+            $claim = lcfirst((string) preg_replace('/ \(\d+(, \d+)*\)/', '', $one['finding']->message));
+
+            return $one['finding']->told(implode(', ', $one['at']) . ": $claim");
+        }, $told)));
     }
 
     /**
@@ -72,11 +82,18 @@ final readonly class LandingPage
      */
     private static function wires(array $usual, array $kept): array
     {
-        $why = array_column(array_map(static fn(ControlWire $wire): array => ['function' => $wire->function, 'why' => $wire->why], $usual), 'why', 'function');
+        $why = array_column(
+            array_map(static fn(ControlWire $wire): array => ['function' => $wire->function, 'why' => $wire->why], $usual),
+            'why',
+            'function',
+        );
         $lines = $kept === [] ? array_map(static fn(ControlWire $wire): array => ['function' => $wire->function], $usual) : $kept;
 
         return array_map(static fn(array $line): array => [
-            'function' => (string) $line['function'], 'why' => $why[$line['function']] ?? '', 'terminals' => (string) ($line['terminals'] ?? ''), 'note' => (string) ($line['note'] ?? ''),
+            'function' => (string) $line['function'],
+            'why' => $why[$line['function']] ?? '',
+            'terminals' => (string) ($line['terminals'] ?? ''),
+            'note' => (string) ($line['note'] ?? ''),
         ], $lines);
     }
 }

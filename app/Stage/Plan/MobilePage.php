@@ -9,7 +9,7 @@ use App\Bridge\PlanFacts;
 use App\Bridge\Units;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Power\CarriedLoads;
@@ -20,12 +20,12 @@ final readonly class MobilePage
     public SiteStanding $standing;
     public Units $units;
     public MobileFacts $facts;
-    public ?Answer $runtime;
-    public ?Answer $jumper;
+    public ?CalculationResult $runtime;
+    public ?CalculationResult $jumper;
     public ?CarriedLoads $carried;
     /** @var list<AlternateSource> the sources that take turns, the surveyed one first */
     public array $sources;
-    /** @var array<string, Answer> by the name of the cord */
+    /** @var array<string, CalculationResult> by the name of the cord */
     public array $cords;
 
     public function __construct(public TransferSwitch $switch)
@@ -38,7 +38,10 @@ final readonly class MobilePage
         $this->jumper = $this->facts->jumper();
         $this->carried = $this->facts->inverter() === null ? null : $this->facts->carried();
         $this->sources = AlternateSource::of($switch, $plan, $this->runtime);
-        $this->cords = array_filter(['Shore cord' => $this->facts->shoreCord(), 'Cord of the generator or inverter' => $this->facts->generatorCord()]);
+        $this->cords = array_filter([
+            'Shore cord' => $this->facts->shoreCord(),
+            'Cord of the generator or inverter' => $this->facts->generatorCord(),
+        ]);
     }
 
     /** What was typed last, else what is kept, lengths in the units of the site. */
@@ -76,5 +79,18 @@ final readonly class MobilePage
         }
 
         return Finding::worstFirst(array_values($findings));
+    }
+
+    /** The runtimes with one and two batteries more, behind that of those there are. */
+    public function withExtra(): string
+    {
+        $words = '';
+        /** @var list<array{runtime_h: ?float}> $extra */
+        $extra = $this->runtime->values['with_extra'] ?? [];
+        foreach ($extra as $i => $more) {
+            $words .= ($i === 0 ? ', one more ' : ', two more ') . $this->hours($more['runtime_h']);
+        }
+
+        return $words;
     }
 }

@@ -4,34 +4,35 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan;
 
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Power\Sizing\SizingOption;
 
 /** One way to carry the load, ready to stand beside the others. */
 final readonly class OptionColumn
 {
-    /**
-     * @param array<string, mixed> $option what `sizing` says of it
-     * @param list<string>         $off    loads that do not run, or not at once
-     */
-    public function __construct(public string $key, public string $title, private array $option, public array $off, public float $dipPct, private ?Answer $fuel, public float $labourHours) {}
+    /** @param list<string> $off loads that do not run, or not at once */
+    public function __construct(
+        public string $key,
+        public string $title,
+        public SizingOption $option,
+        public array $off,
+        public float $dipPct,
+        private ?CalculationResult $fuel,
+        public float $labourHours,
+    ) {}
 
     public function fits(): string
     {
         return match (true) {
-            $this->option['available'] !== true => 'not surveyed for it',
-            $this->option['fits'] === true => 'yes',
+            ! $this->option->available => 'not surveyed for it',
+            $this->option->fits => 'yes',
             default => 'no',
         };
     }
 
-    public function figure(string $key): float
-    {
-        return is_numeric($this->option[$key] ?? null) ? (float) $this->option[$key] : 0.0;
-    }
-
     public function legs(): string
     {
-        return implode(' / ', array_map(static fn(mixed $amps): string => is_numeric($amps) ? (string) round((float) $amps) : '–', (array) $this->option['leg_a']));
+        return implode(' / ', array_map(static fn(float $amps): string => (string) round($amps), $this->option->legA));
     }
 
     /** Hours on the tank with this load the whole time; null where there is none. */

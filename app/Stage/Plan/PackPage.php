@@ -8,11 +8,14 @@ use App\Bridge\PlanFacts;
 use App\Bridge\Units;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
-use Escapement\Core\Packing\Calibration;
-use Escapement\Core\Packing\PackGroup;
-use Escapement\Core\Packing\PackLine;
-use Escapement\Core\Packing\PackList;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Materials\Calibration;
+use Escapement\Core\Materials\LockCount;
+use Escapement\Core\Materials\MaterialGroup;
+use Escapement\Core\Materials\MaterialLine;
+use Escapement\Core\Materials\MaterialsList;
 use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Topology\OneLineReader;
 use Illuminate\Support\Carbon;
 
 /** The pack list of a switch, with what is ticked off. */
@@ -20,7 +23,7 @@ final readonly class PackPage
 {
     public SiteStanding $standing;
     public Units $units;
-    /** @var list<PackLine> */
+    /** @var list<MaterialLine> */
     public array $lines;
     /** @var array<string, array{by: string, at: string}> */
     public array $ticks;
@@ -47,26 +50,28 @@ final readonly class PackPage
                 }
             }
         }
-        $this->lines = (new PackList(
+        $facts = new PlanFacts($switch, $switch->plan);
+        $this->lines = (new MaterialsList(
             $switch->site->installation,
             $landing->work->feeders,
             $landing->work->bonding->groundsToMove(),
             count($landing->controls),
             array_map(strval(...), array_keys($sockets)),
-            (new PlanFacts($switch, $switch->plan))->system->name === 'three',
+            $facts->system->name === 'three',
             $switch->fuel === Fuel::Lp || $switch->fuel === Fuel::NaturalGas,
             $this->own,
+            locks: LockCount::of((new OneLineReader())->whole(Node::fromArray($facts->plan->drawing()))),
         ))->lines();
         $opensAt = $switch->plan->power_down['opens_at'] ?? null;
         $this->day = is_string($opensAt) ? Carbon::parse($opensAt, $switch->site->timezone) : Carbon::now($switch->site->timezone);
     }
 
-    /** @return array<string, list<PackLine>> by the label of its group */
+    /** @return array<string, list<MaterialLine>> by the label of its group */
     public function groups(): array
     {
         $groups = [];
-        foreach (PackGroup::cases() as $group) {
-            $lines = array_values(array_filter($this->lines, static fn(PackLine $line): bool => $line->group === $group));
+        foreach (MaterialGroup::cases() as $group) {
+            $lines = array_values(array_filter($this->lines, static fn(MaterialLine $line): bool => $line->group === $group));
             if ($lines !== []) {
                 $groups[$group->label()] = $lines;
             }
@@ -75,7 +80,7 @@ final readonly class PackPage
         return $groups;
     }
 
-    public function quantity(PackLine $line): string
+    public function quantity(MaterialLine $line): string
     {
         return match (true) {
             $line->quantity === null => '',
@@ -84,7 +89,7 @@ final readonly class PackPage
         };
     }
 
-    public function isTicked(PackLine $line): bool
+    public function isTicked(MaterialLine $line): bool
     {
         return isset($this->ticks[$line->key]);
     }
@@ -95,7 +100,7 @@ final readonly class PackPage
     }
 
     /** @return ?string what is wrong with the calibration of a gauge on the day of the work; null when nothing is, or it has none */
-    public function calibrationFault(PackLine $line): ?string
+    public function calibrationFault(MaterialLine $line): ?string
     {
         if (! $line->isGauge) {
             return null;

@@ -12,12 +12,15 @@ use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\Plan\OneLine\OneLineDrawing;
 use App\Stage\SiteStanding;
-use Escapement\Core\Calc\Answer;
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\SiteBonding;
 use Escapement\Core\Power\CarriedLoads;
+use Escapement\Core\Power\Demand\DemandResult;
+use Escapement\Core\Power\Sizing\SizingOption;
+use Escapement\Core\Power\Sizing\SizingResult;
 use Escapement\Core\Power\SourceFigures;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Template\SiteBonding;
 use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Topology\Device;
 use Escapement\Core\Topology\ElementNames;
@@ -26,7 +29,6 @@ use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPointResult;
 use Escapement\Core\Topology\PlacedAnswer;
 use Escapement\Core\Topology\TopologyCheck;
-use Escapement\Core\Wire\Node;
 
 /** The plan of one switch: its one-line, what moves, what to carry, what stays off. */
 final readonly class PlanPage
@@ -40,9 +42,9 @@ final readonly class PlanPage
     /** @var list<Finding> */
     public array $findings;
     public DecideFacts $decide;
-    public ?Answer $demand;
+    public ?DemandResult $demand;
     public ?SourceFigures $source;
-    public ?Answer $sizing;
+    public ?SizingResult $sizing;
     public ?CarriedLoads $carried;
     private ElementNames $names;
     /** @var array{open: list<string>, live: array<string, list<string>>} */
@@ -121,9 +123,14 @@ final readonly class PlanPage
             }
         }
         $loads = count($fed['load'] ?? []);
-        $reached = implode(' and ', [...array_values($fed['panel'] ?? []), ...($loads === 0 ? [] : [$loads === 1 ? '1 load' : "$loads loads"])]);
+        $reached = implode(
+            ' and ',
+            [...array_values($fed['panel'] ?? []), ...($loads === 0 ? [] : [$loads === 1 ? '1 load' : "$loads loads"])],
+        );
 
-        return ($line === [] ? 'has a dead line side.' : 'is not dead. Its line side stays live from ' . implode(' and ', $line) . ' until that is opened upstream.')
+        return ($line === []
+            ? 'has a dead line side.'
+            : 'is not dead. Its line side stays live from ' . implode(' and ', $line) . ' until that is opened upstream.')
             . ($fed === [] ? '' : ' The generator can start by itself within seconds and feed ' . "$reached.");
     }
 
@@ -167,7 +174,11 @@ final readonly class PlanPage
 
     public function chosenTitle(): ?string
     {
-        return array_column(array_map(static fn(array $row): array => [$row['key'], $row['title']], $this->options()), 1, 0)[$this->kept->choice ?? ''] ?? null;
+        return array_column(
+            array_map(static fn(array $row): array => [$row['key'], $row['title']], $this->options()),
+            1,
+            0,
+        )[$this->kept->choice ?? ''] ?? null;
     }
 
     /** @return list<OptionColumn> the ways to carry the load, side by side */
@@ -184,7 +195,7 @@ final readonly class PlanPage
             $isCarried = $carries[$row['key']];
             $left = array_values($this->switch->loads->reject($isCarried)->map(static fn(LoadItem $load): string => $load->name)->all());
             $shed = $row['key'] === 'whole' ? $this->carried?->offWords() ?? [] : $left;
-            $kw = is_numeric($row['option']['kw']) ? (float) $row['option']['kw'] : 0.0;
+            $kw = $row['option']->kw;
             $kKva = PlanFacts::stiffnessKva($this->source->ratedKva ?? 0.0);
             $columns[] = new OptionColumn(
                 $row['key'],
@@ -200,13 +211,13 @@ final readonly class PlanPage
         return $columns;
     }
 
-    /** @return list<array{key: 'whole'|'managed'|'essential', title: string, option: array<string, mixed>}> */
+    /** @return list<array{key: 'whole'|'managed'|'essential', title: string, option: SizingOption}> */
     private function options(): array
     {
         $options = [];
         foreach (['whole' => 'Whole house', 'managed' => 'Whole house, shedding', 'essential' => 'Essential circuits'] as $key => $title) {
-            $option = $this->sizing->values['options'][$key] ?? null;
-            if (is_array($option)) {
+            $option = $this->sizing?->options[$key];
+            if ($option !== null) {
                 $options[] = ['key' => $key, 'title' => $title, 'option' => $option];
             }
         }
@@ -229,7 +240,7 @@ final readonly class PlanPage
                 continue;
             }
             $message = $f->at === null ? $f->message : str_replace(": $f->at.", ': ' . $this->name($f->at) . '.', $f->message);
-            $told["$f->id $f->at"] ??= new Finding($f->id, $f->severity, $message, $f->because, at: $f->at);
+            $told["$f->id $f->at"] ??= $f->told($message);
         }
 
         return Finding::worstFirst(array_values($told));

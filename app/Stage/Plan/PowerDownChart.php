@@ -32,8 +32,14 @@ final readonly class PowerDownChart
         $bars = [];
         foreach ($this->page->tasks() as $i => $task) {
             $bars[] = [
-                'id' => ctype_digit($task['id']) ? $task['id'] : '', 'name' => mb_strimwidth($task['name'], 0, 48, '…'), 'who' => implode(', ', $task['who']), 'y' => self::HEAD + self::LINE * $i, 'x' => $this->x($task['start_min']),
-                'width' => round($this->scale * ($task['finish_min'] - $task['start_min']), 1), 'kind' => $task['critical'] ? 'critical' : $task['phase'], 'minutes' => $task['finish_min'] - $task['start_min'],
+                'id' => ctype_digit($task['id']) ? $task['id'] : '',
+                'name' => mb_strimwidth($task['name'], 0, 48, '…'),
+                'who' => implode(', ', $task['who']),
+                'y' => self::HEAD + self::LINE * $i,
+                'x' => $this->x($task['start_min']),
+                'width' => round($this->scale * ($task['finish_min'] - $task['start_min']), 1),
+                'kind' => $task['critical'] ? 'critical' : $task['phase'],
+                'minutes' => $task['finish_min'] - $task['start_min'],
             ];
         }
 
@@ -50,7 +56,12 @@ final readonly class PowerDownChart
     public function ticks(): array
     {
         $ticks = [];
-        foreach (array_unique([$this->from, 0, $this->page->minutes('window_min'), $this->page->minutes('window_min') + $this->page->minutes('after_min')]) as $minutes) {
+        foreach (array_unique([
+            $this->from,
+            0,
+            $this->page->minutes('window_min'),
+            $this->page->minutes('window_min') + $this->page->minutes('after_min'),
+        ]) as $minutes) {
             $ticks[] = ['x' => $this->x($minutes), 'words' => $this->page->clock($minutes)];
         }
 

@@ -9,22 +9,22 @@ use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Finding\Severity;
+use Escapement\Core\Finding\Register;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\PowerDownTasks;
+use Escapement\Core\Planning\PowerDownWork;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\PowerDown\PowerDown;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\PowerDownTasks;
-use Escapement\Core\Template\PowerDownWork;
 use Escapement\Core\Topology\BondMove;
-use Escapement\Core\Wire\Node;
 use Illuminate\Support\Carbon;
 
 /** The day of the power-down: what is kept or usual, and what it takes. */
 final readonly class PowerDownPage
 {
     public SiteStanding $standing;
-    public Answer $answer;
+    public CalculationResult $answer;
     public bool $isProposed;
     /** When the supply opens, at the site; null while nothing is agreed. */
     public ?Carbon $opensAt;
@@ -50,10 +50,16 @@ final readonly class PowerDownPage
         return new self($switch, $switch->plan);
     }
 
-    /** @return list<array{id: string, name: string, who: list<string>, phase: string, start_min: int, finish_min: int, critical: bool}> in the order of the day */
+    /**
+     * @return list<array{id: string, name: string, who: list<string>, phase: string, start_min: int, finish_min: int,
+     *     critical: bool}> in the order of the day
+     */
     public function tasks(): array
     {
-        /** @var list<array{id: string, name: string, who: list<string>, phase: string, start_min: int, finish_min: int, critical: bool}> $tasks */
+        /**
+         * @var list<array{id: string, name: string, who: list<string>, phase: string, start_min: int, finish_min: int,
+         *     critical: bool}> $tasks
+         */
         $tasks = $this->answer->values['tasks'];
 
         return $tasks;
@@ -115,11 +121,6 @@ final readonly class PowerDownPage
         $bonding = (new PlanFacts($this->switch, $this->switch->plan))->bonding();
         $bonds = array_values(array_filter($bonding->findings, static fn(Finding $finding): bool => $finding->id === 'bonds-not-surveyed'));
 
-        return PowerDownTasks::isOpenerKnown($work) ? $bonds : [new Finding(
-            'upstream-not-surveyed',
-            Severity::Stop,
-            'Who can open the supply upstream of the work is not known.',
-            'Lethal voltage: the line side stays energized until it is open upstream. Enter it on the survey page Service and meter before a day is agreed.',
-        ), ...$bonds];
+        return PowerDownTasks::isOpenerKnown($work) ? $bonds : [Register::finding('upstream-not-surveyed'), ...$bonds];
     }
 }

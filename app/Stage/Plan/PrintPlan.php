@@ -19,8 +19,15 @@ final readonly class PrintPlan
         $plan = PlanPage::of($switch, $switch->plan, new PlanLook());
 
         return Paper::of(view('plan.pack-pdf', [
-            'plan' => $plan, 'onGenerator' => PlanPage::of($switch, $switch->plan, new PlanLook('emergency')), 'survey' => new SurveyFacts($switch), 'landing' => new LandingPage($switch), 'wires' => new WiresPage($switch, $switch->plan), 'shedding' => new SheddingPage($switch),
-            'mobile' => $switch->site->installation->isMobile() ? new MobilePage($switch) : null, 'day' => new PowerDownPage($switch, $switch->plan), 'pack' => new PackPage($switch),
+            'plan' => $plan,
+            'onGenerator' => PlanPage::of($switch, $switch->plan, new PlanLook('emergency')),
+            'survey' => new SurveyFacts($switch),
+            'landing' => new LandingPage($switch),
+            'wires' => new WiresPage($switch, $switch->plan),
+            'shedding' => new SheddingPage($switch),
+            'mobile' => $switch->site->installation->isMobile() ? new MobilePage($switch) : null,
+            'day' => new PowerDownPage($switch, $switch->plan),
+            'pack' => new PackPage($switch),
         ]), $switch->site, 'plan');
     }
 }

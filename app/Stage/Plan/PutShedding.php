@@ -22,14 +22,28 @@ final readonly class PutShedding
         $switch->load(SiteStanding::NEEDS);
         $page = new SheddingPage($switch);
         if ($switch->sheet === null || $page->usableKw <= 0) {
-            return redirect()->route('shedding', $switch)->with('said', 'Nothing is changed: the switch has no sheet yet, or the source is not known.');
+            return redirect()->route('shedding', $switch)->with(
+                'said',
+                'Nothing is changed: the switch has no sheet yet, or the source is not known.',
+            );
         }
         /** @var User $user */
         $user = $request->user();
-        $sheet = $this->sheets->write($switch, ['load_shed' => $page->proposed()] + $switch->sheet->settings, $switch->sheet->habits, Standing::Proposed, 'Shedding from the plan.', $user, $request->integer('seen'));
+        $sheet = $this->sheets->write(
+            $switch,
+            ['load_shed' => $page->proposed()] + $switch->sheet->settings,
+            $switch->sheet->habits,
+            Standing::Proposed,
+            'Shedding from the plan.',
+            $user,
+            $request->integer('seen'),
+        );
 
         return $sheet === null
-            ? redirect()->route('shedding', $switch)->with('said', 'Somebody saved a version at this very moment. Nothing was changed; look at it first.')
+            ? redirect()->route('shedding', $switch)->with(
+                'said',
+                'Somebody saved a version at this very moment. Nothing was changed; look at it first.',
+            )
             : redirect()->route('sheet', $switch)->with('said', "Version $sheet->version is proposed, with the shedding of the plan.");
     }
 }

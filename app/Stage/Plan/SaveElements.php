@@ -21,13 +21,25 @@ final readonly class SaveElements
     public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
     {
         $switch->load(['site', 'loads', 'plan']);
-        $request->merge(['panels' => array_values(array_filter((array) $request->input('panels', []), static fn(mixed $line): bool => is_array($line) && is_scalar($line['name'] ?? null) && trim((string) $line['name']) !== ''))]);
+        $request->merge([
+            'panels' => array_values(array_filter(
+                (array) $request->input('panels', []),
+                static fn(mixed $line): bool => is_array($line) && is_scalar($line['name'] ?? null) && trim((string) $line['name']) !== '',
+            )),
+        ]);
         $fields = $request->validate([
             'poles' => ['nullable', 'integer', 'between:1,4'],
-            'panels' => ['array', 'max:8'], 'panels.*.id' => ['nullable', 'string', 'regex:/^sub-[1-9]$/', 'distinct'], 'panels.*.name' => ['required', 'string', 'max:40'], 'panels.*.from' => ['required', 'string', 'max:20'],
+            'panels' => ['array', 'max:8'],
+            'panels.*.id' => ['nullable', 'string', 'regex:/^sub-[1-9]$/', 'distinct'],
+            'panels.*.name' => ['required', 'string', 'max:40'],
+            'panels.*.from' => ['required', 'string', 'max:20'],
             'panels.*.breaker_a' => ['required', 'integer', 'between:15,1200'], 'panels.*.bonded' => ['nullable', 'boolean'],
             'hangs' => ['array', 'max:200'], 'hangs.*' => ['nullable', 'string', 'max:20'],
-        ], ['poles.*' => '1 to 4 poles.', 'panels.*.breaker_a.*' => 'Whole amps of the breaker that feeds it, 15 to 1200.', 'panels.*.name.*' => 'A name of up to 40 characters.']);
+        ], [
+            'poles.*' => '1 to 4 poles.',
+            'panels.*.breaker_a.*' => 'Whole amps of the breaker that feeds it, 15 to 1200.',
+            'panels.*.name.*' => 'A name of up to 40 characters.',
+        ]);
         $panels = $this->numbered($fields['panels'] ?? []);
         $this->refuseStrangeFeeders($panels, array_keys((new PlanFacts($switch, null))->plan->panels()), $request);
         $facts = ['panels' => $panels] + ($switch->plan->facts ?? []);
@@ -40,7 +52,9 @@ final readonly class SaveElements
             }
             foreach ($fields['hangs'] ?? [] as $load => $panel) {
                 $query = LoadItem::query();
-                $query->where('switch_id', $switch->id)->whereKey((int) $load)->update(['panel' => $panel === null || $panel === '' ? null : $panel]);
+                $query->where('switch_id', $switch->id)->whereKey((int) $load)->update([
+                    'panel' => $panel === null || $panel === '' ? null : $panel,
+                ]);
             }
         });
 

@@ -8,8 +8,8 @@ use App\Http\Seen;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Models\User;
-use Escapement\Core\Commissioning\Procedure\InstallWork;
-use Escapement\Core\Wiring\ColourSystem;
+use Escapement\Core\Commissioning\Procedure\InstallationSteps;
+use Escapement\Core\Wiring\Colours\ColourSystem;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -23,33 +23,71 @@ final readonly class SaveLanding
     public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
     {
         $inch = ['required', 'numeric', 'between:0.1,200'];
-        $request->merge(['boxes' => self::typed($request, 'boxes', 'name'), 'controls' => self::typed($request, 'controls', 'function'), 'jumpers' => self::typed($request, 'jumpers', 'function')]);
+        $request->merge([
+            'boxes' => self::typed($request, 'boxes', 'name'),
+            'controls' => self::typed($request, 'controls', 'function'),
+            'jumpers' => self::typed($request, 'jumpers', 'function'),
+        ]);
         $line = 'enclosures.*.*';
         $fields = $request->validate([
             'enclosures' => ['array', 'max:10'], 'enclosures.*' => ['array', 'max:60'],
-            "$line.conductor" => ['required', Rule::in(self::FUNCTIONS)], "$line.feeder" => ['required', 'string', 'max:80'], "$line.on" => ['required', Rule::in(self::FUNCTIONS)],
-            "$line.terminal" => ['required', 'string', 'max:40'], "$line.place" => ['nullable', 'integer', 'between:1,99'], "$line.colour" => ['required', Rule::in(ColourSystem::COLOURS)], "$line.reid" => ['nullable', Rule::in(ColourSystem::REID)],
-            "$line.screw" => ['required', Rule::in(array_keys(LandingPage::SCREWS))], "$line.socket_in" => ['nullable', Rule::in(self::SOCKETS)],
-            "$line.maker_value" => ['nullable', 'numeric', 'between:0.001,20000'], "$line.maker_unit" => ['nullable', Rule::in(array_keys(InstallWork::UNITS))],
-            'boxes' => ['array', 'max:20'], 'boxes.*.name' => ['required', 'string', 'max:40'], 'boxes.*.w_in' => $inch, 'boxes.*.h_in' => $inch, 'boxes.*.d_in' => $inch,
-            'boxes.*.from' => ['required', 'string', 'max:60'], 'boxes.*.to' => ['required', 'string', 'max:60'], 'boxes.*.from_wall' => ['required', Rule::in(LandingPage::WALLS)], 'boxes.*.to_wall' => ['required', Rule::in(LandingPage::WALLS)],
+            "$line.conductor" => ['required', Rule::in(self::FUNCTIONS)],
+            "$line.feeder" => ['required', 'string', 'max:80'],
+            "$line.on" => ['required', Rule::in(self::FUNCTIONS)],
+            "$line.terminal" => ['required', 'string', 'max:40'],
+            "$line.place" => ['nullable', 'integer', 'between:1,99'],
+            "$line.colour" => ['required', Rule::in(ColourSystem::COLOURS)],
+            "$line.reid" => ['nullable', Rule::in(ColourSystem::REID)],
+            "$line.screw" => ['required', Rule::in(array_keys(LandingPage::SCREWS))],
+            "$line.socket_in" => ['nullable', Rule::in(self::SOCKETS)],
+            "$line.maker_value" => ['nullable', 'numeric', 'between:0.001,20000'],
+            "$line.maker_unit" => ['nullable', Rule::in(array_keys(InstallationSteps::UNITS))],
+            'boxes' => ['array', 'max:20'],
+            'boxes.*.name' => ['required', 'string', 'max:40'],
+            'boxes.*.w_in' => $inch,
+            'boxes.*.h_in' => $inch,
+            'boxes.*.d_in' => $inch,
+            'boxes.*.from' => ['required', 'string', 'max:60'],
+            'boxes.*.to' => ['required', 'string', 'max:60'],
+            'boxes.*.from_wall' => ['required', Rule::in(LandingPage::WALLS)],
+            'boxes.*.to_wall' => ['required', Rule::in(LandingPage::WALLS)],
             'boxes.*.splice' => ['nullable', 'boolean'],
-            'controls' => ['array', 'max:40'], 'controls.*.function' => ['required', 'string', 'max:80'], 'controls.*.terminals' => ['nullable', 'string', 'max:60'], 'controls.*.note' => ['nullable', 'string', 'max:120'],
-            'jumpers' => ['array', 'max:20'], 'jumpers.*.function' => ['required', 'string', 'max:80'], 'jumpers.*.terminals' => ['nullable', 'string', 'max:60'], 'jumpers.*.note' => ['nullable', 'string', 'max:120'],
+            'controls' => ['array', 'max:40'],
+            'controls.*.function' => ['required', 'string', 'max:80'],
+            'controls.*.terminals' => ['nullable', 'string', 'max:60'],
+            'controls.*.note' => ['nullable', 'string', 'max:120'],
+            'jumpers' => ['array', 'max:20'],
+            'jumpers.*.function' => ['required', 'string', 'max:80'],
+            'jumpers.*.terminals' => ['nullable', 'string', 'max:60'],
+            'jumpers.*.note' => ['nullable', 'string', 'max:120'],
         ], [
-            "$line.terminal.*" => 'The terminal as the enclosure calls it.', "$line.maker_value.*" => 'The maker\'s torque, above 0.', "$line.place.*" => 'Its place in the order, from 1.',
-            'boxes.*.w_in.*' => 'Inches inside, 0.1 to 200.', 'boxes.*.h_in.*' => 'Inches inside, 0.1 to 200.', 'boxes.*.d_in.*' => 'Inches inside, 0.1 to 200.', 'boxes.*.name.*' => 'A name of up to 40 characters.',
-            '*.*.terminals.*' => 'Up to 60 characters.', '*.*.note.*' => 'Up to 120 characters.', '*.*.function.*' => 'What it does, in up to 80 characters.',
+            "$line.terminal.*" => 'The terminal as the enclosure calls it.',
+            "$line.maker_value.*" => 'The maker\'s torque, above 0.',
+            "$line.place.*" => 'Its place in the order, from 1.',
+            'boxes.*.w_in.*' => 'Inches inside, 0.1 to 200.',
+            'boxes.*.h_in.*' => 'Inches inside, 0.1 to 200.',
+            'boxes.*.d_in.*' => 'Inches inside, 0.1 to 200.',
+            'boxes.*.name.*' => 'A name of up to 40 characters.',
+            '*.*.terminals.*' => 'Up to 60 characters.',
+            '*.*.note.*' => 'Up to 120 characters.',
+            '*.*.function.*' => 'What it does, in up to 80 characters.',
         ]);
         $enclosures = [];
         foreach ($fields['enclosures'] ?? [] as $id => $lines) {
             usort($lines, static fn(array $a, array $b): int => (int) ($a['place'] ?? 99) <=> (int) ($b['place'] ?? 99));
-            $enclosures[$id] = array_map(static fn(array $one): array => array_diff_key($one, ['place' => true]) + ['maker_value' => null], array_map(
-                static fn(array $one): array => isset($one['maker_value']) ? ['maker_value' => (float) $one['maker_value']] + $one : $one,
-                $lines,
-            ));
+            $enclosures[$id] = array_map(static fn(array $one): array => [
+                'maker_value' => isset($one['maker_value']) ? (float) $one['maker_value'] : null,
+            ] + array_diff_key($one, ['place' => true]), $lines);
         }
-        $boxes = array_map(static fn(array $box): array => ['w_in' => (float) $box['w_in'], 'h_in' => (float) $box['h_in'], 'd_in' => (float) $box['d_in'], 'splice' => (bool) ($box['splice'] ?? false)] + $box, $fields['boxes'] ?? []);
+        $boxes = array_map(
+            static fn(array $box): array => [
+                'w_in' => (float) $box['w_in'],
+                'h_in' => (float) $box['h_in'],
+                'd_in' => (float) $box['d_in'],
+                'splice' => (bool) ($box['splice'] ?? false),
+            ] + $box,
+            $fields['boxes'] ?? [],
+        );
         /** @var User $user */
         $user = $request->user();
         Plan::keep(
@@ -68,6 +106,9 @@ final readonly class SaveLanding
     /** @return list<mixed> without the lines in which nothing is named */
     private static function typed(Request $request, string $list, string $key): array
     {
-        return array_values(array_filter((array) $request->input($list, []), static fn(mixed $line): bool => is_array($line) && is_scalar($line[$key] ?? null) && trim((string) $line[$key]) !== ''));
+        return array_values(array_filter(
+            (array) $request->input($list, []),
+            static fn(mixed $line): bool => is_array($line) && is_scalar($line[$key] ?? null) && trim((string) $line[$key]) !== '',
+        ));
     }
 }

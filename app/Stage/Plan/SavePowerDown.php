@@ -8,9 +8,9 @@ use App\Http\Seen;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use App\Models\User;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\PowerDown\PowerDown;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -24,22 +24,39 @@ final readonly class SavePowerDown
         $fields = $request->validate([
             'opens_at' => ['nullable', 'date_format:Y-m-d\TH:i', ...$this->notInThePast($request, $switch)],
             'promised_min' => ['nullable', 'integer', 'between:1,1440'], 'hot_day' => ['nullable', 'boolean'],
-            'open_who' => ['required', 'string', 'max:200'], 'open_minutes' => ['required', 'integer', 'between:1,1440'], 'close_who' => ['required', 'string', 'max:200'], 'close_minutes' => ['required', 'integer', 'between:1,1440'],
-            'tasks' => ['array', 'max:62'], 'tasks.*.name' => ['nullable', 'string', 'max:120'], 'tasks.*.who' => ['nullable', 'string', 'max:200'], 'tasks.*.minutes' => ['nullable', 'integer', 'between:1,1440'],
+            'open_who' => ['required', 'string', 'max:200'],
+            'open_minutes' => ['required', 'integer', 'between:1,1440'],
+            'close_who' => ['required', 'string', 'max:200'],
+            'close_minutes' => ['required', 'integer', 'between:1,1440'],
+            'tasks' => ['array', 'max:62'],
+            'tasks.*.name' => ['nullable', 'string', 'max:120'],
+            'tasks.*.who' => ['nullable', 'string', 'max:200'],
+            'tasks.*.minutes' => ['nullable', 'integer', 'between:1,1440'],
             'tasks.*.after' => ['nullable', 'string', 'max:200'], 'tasks.*.dark' => ['nullable', 'boolean'],
         ], [
             'opens_at.after_or_equal' => 'This day is over. The power-down is planned, not remembered.',
             'opens_at.*' => 'A day and an hour.', 'promised_min.*' => 'Whole minutes, from 1 to 1440.',
             'open_minutes.*' => 'Whole minutes, from 1.', 'close_minutes.*' => 'Whole minutes, from 1.',
-            'open_who.*' => 'Who does it.', 'close_who.*' => 'Who does it.', 'tasks.*.minutes.*' => 'Whole minutes, from 1 to 1440.', 'tasks.*.name.*' => 'Up to 120 characters.',
+            'open_who.*' => 'Who does it.',
+            'close_who.*' => 'Who does it.',
+            'tasks.*.minutes.*' => 'Whole minutes, from 1 to 1440.',
+            'tasks.*.name.*' => 'Up to 120 characters.',
         ]);
-        $lines = array_filter($fields['tasks'] ?? [], static fn(array $line): bool => trim(($line['name'] ?? '') . ($line['minutes'] ?? '') . ($line['who'] ?? '') . ($line['after'] ?? '')) !== '');
+        $lines = array_filter(
+            $fields['tasks'] ?? [],
+            static fn(array $line): bool => trim(
+                ($line['name'] ?? '') . ($line['minutes'] ?? '') . ($line['who'] ?? '') . ($line['after'] ?? ''),
+            ) !== '',
+        );
         $input = array_filter(['promised_min' => isset($fields['promised_min']) ? (int) $fields['promised_min'] : null], is_int(...)) + [
             'hot_day' => (bool) ($fields['hot_day'] ?? false),
             'open' => ['who' => self::words($fields['open_who']), 'minutes' => (int) $fields['open_minutes']],
             'close' => ['who' => self::words($fields['close_who']), 'minutes' => (int) $fields['close_minutes']],
             'tasks' => array_map(static fn(int|string $id, array $line): array => [
-                'id' => (string) $id, 'name' => $line['name'] ?? '', 'who' => self::words($line['who'] ?? ''), 'minutes' => (int) ($line['minutes'] ?? 0),
+                'id' => (string) $id,
+                'name' => $line['name'] ?? '',
+                'who' => self::words($line['who'] ?? ''),
+                'minutes' => (int) ($line['minutes'] ?? 0),
                 'after' => self::words($line['after'] ?? ''), 'dark' => (bool) ($line['dark'] ?? false),
             ], array_keys($lines), $lines),
         ];

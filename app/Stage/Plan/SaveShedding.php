@@ -18,7 +18,10 @@ final readonly class SaveShedding
     public function __invoke(Request $request, TransferSwitch $switch): View|RedirectResponse
     {
         $fields = $request->validate([
-            'loads' => ['required', 'array', 'max:200'], 'loads.*.id' => ['required', 'integer'], 'loads.*.priority' => ['required', 'integer', 'between:1,99'], 'loads.*.shed' => ['nullable', 'boolean'],
+            'loads' => ['required', 'array', 'max:200'],
+            'loads.*.id' => ['required', 'integer'],
+            'loads.*.priority' => ['required', 'integer', 'between:1,99'],
+            'loads.*.shed' => ['nullable', 'boolean'],
         ], ['loads.*.priority.*' => 'From 1, the most important, to 99.']);
         DB::transaction(static function () use ($switch, $fields): void {
             foreach ($fields['loads'] as $line) {

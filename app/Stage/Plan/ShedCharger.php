@@ -15,6 +15,9 @@ final readonly class ShedCharger
         $name = $switch->plan->mobile['charger'] ?? null;
         $shed = is_string($name) ? $switch->loads()->where('name', $name)->update(['shed' => true, 'must_run' => false]) : 0;
 
-        return redirect()->route('mobile', $switch)->with('said', $shed === 0 ? 'There is no charger among the loads.' : "$name is shed first now. The rehearsal plays with it so.");
+        return redirect()->route('mobile', $switch)->with(
+            'said',
+            $shed === 0 ? 'There is no charger among the loads.' : "$name is shed first now. The rehearsal plays with it so.",
+        );
     }
 }

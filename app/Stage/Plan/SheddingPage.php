@@ -9,14 +9,14 @@ use App\Bridge\SwitchFacts;
 use App\Models\LoadItem;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
-use Escapement\Core\Calc\Answer;
+use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Power\CarriedLoads;
 use Escapement\Core\Power\SourceFigures;
 use Escapement\Core\Rehearsal\RestartTimes;
-use Escapement\Core\Settings\LoadShed;
+use Escapement\Core\Settings\LoadShedding;
 use Escapement\Core\Settings\SheetWords;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\SheetTemplate;
 
 /** Who comes back when, against what the source gives, and who stays off. */
 final readonly class SheddingPage
@@ -30,7 +30,7 @@ final readonly class SheddingPage
     public ?SourceFigures $source;
     public ?CarriedLoads $carried;
     /** What each start does to the source, and what it never lets back. */
-    public ?Answer $restart;
+    public ?CalculationResult $restart;
     /** When each load is back, by the controller that the rehearsal plays; null without a sheet to play. */
     public ?RestartTimes $times;
     public float $usableKw;
@@ -61,7 +61,7 @@ final readonly class SheddingPage
 
         return new RestartTimes(
             $facts->plant,
-            $settings->withLoadShed(new LoadShed(
+            $settings->withLoadShed(new LoadShedding(
                 $shed['limit_kw'],
                 $shed['first_step_ms'],
                 $shed['step_ms'],
@@ -72,13 +72,22 @@ final readonly class SheddingPage
         );
     }
 
-    /** @return array{limit_kw: float|int, first_step_ms: int, step_ms: int, overload_ms: int, lockout_ms: int} of the newest sheet, else the usual ones */
+    /**
+     * @return array{limit_kw: float|int, first_step_ms: int, step_ms: int, overload_ms: int,
+     *     lockout_ms: int} of the newest sheet, else the usual ones
+     */
     public function kept(): array
     {
         /** @var array{limit_kw: float|int, first_step_ms: int, step_ms: int, overload_ms: int, lockout_ms: int}|null $kept */
         $kept = $this->switch->sheet->settings['load_shed'] ?? null;
 
-        return $kept ?? ['limit_kw' => $this->limitKw(), 'first_step_ms' => self::FIRST_STEP_MS, 'step_ms' => self::STEP_MS, 'overload_ms' => self::OVERLOAD_MS, 'lockout_ms' => self::LOCKOUT_MS];
+        return $kept ?? [
+            'limit_kw' => $this->limitKw(),
+            'first_step_ms' => self::FIRST_STEP_MS,
+            'step_ms' => self::STEP_MS,
+            'overload_ms' => self::OVERLOAD_MS,
+            'lockout_ms' => self::LOCKOUT_MS,
+        ];
     }
 
     /** @return array<string, int|float> what the sheet takes, with the limit of this source */
@@ -119,7 +128,10 @@ final readonly class SheddingPage
         };
     }
 
-    /** @return list<array{t_s: float, id: string, running_kw: float, start_kva: float, dip_pct: float}> the loads that come back, in their order, with what each start does */
+    /**
+     * @return list<array{t_s: float, id: string, running_kw: float, start_kva: float,
+     *     dip_pct: float}> the loads that come back, in their order, with what each start does
+     */
     public function steps(): array
     {
         /** @var list<array{id: string, start_kva: float, dip_pct: float}> $starts */

@@ -19,7 +19,10 @@ final readonly class TickPackLine
 {
     public function __invoke(Request $request, TransferSwitch $switch): View|RedirectResponse
     {
-        $fields = $request->validate(['key' => ['required', 'string', 'regex:/^[a-z]+-[0-9a-f]{12}$/'], 'done' => ['required', 'boolean']]);
+        $fields = $request->validate([
+            'key' => ['required', 'string', 'regex:/^[a-z]+(-[a-z0-9]+)+$/', 'max:80'],
+            'done' => ['required', 'boolean'],
+        ]);
         /** @var User $user */
         $user = $request->user();
         DB::transaction(static function () use ($switch, $user, $fields): void {
@@ -35,6 +38,9 @@ final readonly class TickPackLine
         });
         $switch->load(SiteStanding::NEEDS);
 
-        return $request->hasHeader('HX-Request') ? view('plan.partials._pack', ['page' => new PackPage($switch)]) : redirect()->route('pack-list', $switch);
+        return $request->hasHeader('HX-Request') ? view(
+            'plan.partials._pack',
+            ['page' => new PackPage($switch)],
+        ) : redirect()->route('pack-list', $switch);
     }
 }

@@ -13,6 +13,7 @@ use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Power\SourceFeeder;
 use Escapement\Core\Power\SourceFigures;
+use Escapement\Core\Wiring\Raceways;
 
 /** The schedule of every feeder: what was typed, and what it takes. */
 final readonly class WiresPage
@@ -28,6 +29,8 @@ final readonly class WiresPage
     private array $againstSource;
     /** @var array<string, string> the raceways the fill tables know, as the trade writes them */
     public array $raceways;
+    /** @var array<string, string> */
+    public array $metals;
     /** @var array<string, string> what a run can begin or end in */
     public array $enclosures;
 
@@ -36,7 +39,18 @@ final readonly class WiresPage
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->units = new Units($switch->site->units);
         $facts = new PlanFacts($switch, $kept);
-        $this->raceways = ['emt' => 'EMT', 'rmc' => 'RMC', 'pvc40' => 'PVC 40', 'pvc80' => 'PVC 80', 'lfmc' => 'LFMC'];
+        $this->raceways = [
+            'emt' => 'EMT',
+            'rmc' => 'RMC',
+            'imc' => 'IMC',
+            'pvc40' => 'PVC 40',
+            'pvc80' => 'PVC 80',
+            'fmc' => 'FMC',
+            'lfmc' => 'LFMC',
+            'lfnc' => 'LFNC',
+            'ent' => 'ENT',
+        ];
+        $this->metals = ['cu' => 'Copper', 'al' => 'Aluminum'];
         $runs = $kept->runs ?? [];
         $this->waiting = $runs === [] ? $facts->feeders()->waiting() : [];
         $this->source = $facts->source;
@@ -45,7 +59,31 @@ final readonly class WiresPage
             $runs === [] ? $facts->feeders()->feeders() : $runs,
         );
         $this->againstSource = $this->judgedBySource($facts->number('generator_breaker_a'));
-        $this->enclosures = array_filter($facts->plan->names(), static fn(string $id): bool => ! str_starts_with($id, 'load-') && in_array($id, $facts->plan->enclosures(), true), ARRAY_FILTER_USE_KEY);
+        $this->enclosures = array_filter(
+            $facts->plan->names(),
+            static fn(string $id): bool => ! str_starts_with($id, 'load-') && in_array($id, $facts->plan->enclosures(), true),
+            ARRAY_FILTER_USE_KEY,
+        );
+    }
+
+    /** @return array<string, array{string, ?string}> label and unit of each figure of a feeder */
+    public function figures(): array
+    {
+        return [
+            'amps' => ['Load current', 'A'], 'ocpd_a' => ['Overcurrent device', 'A'], 'max_ocpd_a' => ['Nameplate maximum', 'A'],
+            'length' => ['Length', $this->units->length()], 'sets' => ['Sets', null],
+        ];
+    }
+
+    /** @return array<string, array{string, array<array-key, string>, string}> label, options and the usual one of each choice */
+    public function choices(): array
+    {
+        return [
+            'material' => ['Conductor material', $this->metals, 'cu'],
+            'location' => ['Location', ['dry' => 'Dry', 'wet' => 'Wet or outdoors', 'buried' => 'Buried'], 'dry'],
+            'raceway' => ['Raceway', $this->raceways, 'pvc40'],
+            'trade_size' => ['Trade size', array_combine(Raceways::TRADE_SIZES, Raceways::TRADE_SIZES), '2'],
+        ];
     }
 
     public function isProposed(): bool

@@ -8,8 +8,7 @@ use App\Models\TransferSwitch;
 use App\Stage\SheetCell;
 use Escapement\Core\Recording\RecordingFile;
 use Escapement\Core\Recording\UtilityTrace;
-use Escapement\Core\Rehearsal\Because;
-use Escapement\Core\Rehearsal\Event;
+use Escapement\Core\Rehearsal\RehearsalResult;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -24,14 +23,14 @@ final readonly class ExportRehearsal
     {
         $switch->load(['site.switches', 'loads', 'plan', 'sheet', 'run.sheet', 'run.user', 'proofs']);
         abort_if($switch->sheet === null, 404);
-        $bench = Bench::fromRequest($switch, $request);
+        $bench = RehearsalPage::fromRequest($switch, $request);
         [$type, $ending, $content] = match ($form) {
             'svg' => ['image/svg+xml', 'svg', $bench->paperSvg()],
-            'csv' => ['text/csv; charset=utf-8', 'csv', $this->csv($bench->tracks->result->events)],
+            'csv' => ['text/csv; charset=utf-8', 'csv', $this->csv($bench->playback->result)],
             'utility' => ['text/csv; charset=utf-8', 'utility.csv', $this->utility($bench)],
             'cff' => ['application/octet-stream', 'cff', $this->comtrade($bench)],
             default => ['application/json', 'json', json_encode(
-                ['input' => $bench->input(), 'output' => $bench->tracks->result->toArray()],
+                ['input' => $bench->input(), 'output' => $bench->playback->result->toArray()],
                 JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
             )],
         };
@@ -40,41 +39,45 @@ final readonly class ExportRehearsal
         return response($content, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\""]);
     }
 
-    private function utility(Bench $bench): string
+    private function utility(RehearsalPage $bench): string
     {
         return $this->file($bench)->csv($this->trace($bench)->series());
     }
 
-    private function comtrade(Bench $bench): string
+    private function comtrade(RehearsalPage $bench): string
     {
         return $this->file($bench)->combined($this->trace($bench)->series(), self::NO_DATE);
     }
 
-    private function file(Bench $bench): RecordingFile
+    private function file(RehearsalPage $bench): RecordingFile
     {
-        $source = $bench->tracks->scenario->plant->normal;
+        $source = $bench->playback->scenario->plant->normal;
 
-        return new RecordingFile($bench->switch->site->name, (float) $source->nominalHz, array_map(static fn(int $phase): string => "l$phase", range(1, max(1, $source->phases))));
+        return new RecordingFile(
+            $bench->switch->site->name,
+            (float) $source->nominalHz,
+            array_map(static fn(int $phase): string => "l$phase", range(1, max(1, $source->phases))),
+        );
     }
 
-    private function trace(Bench $bench): UtilityTrace
+    private function trace(RehearsalPage $bench): UtilityTrace
     {
-        return new UtilityTrace($bench->tracks->scenario->plant->normal, $bench->tracks->scenario->events, $bench->tracks->untilMs);
+        return new UtilityTrace($bench->playback->scenario->plant->normal, $bench->playback->scenario->events, $bench->playback->untilMs);
     }
 
-    /** @param list<Event> $events */
-    private function csv(array $events): string
+    private function csv(RehearsalResult $result): string
     {
-        $because = new Because();
+        $names = $result->names();
         $stream = fopen('php://temp', 'w+') ?: throw new \LogicException('No memory for a stream.');
         fputcsv($stream, ['t_ms', 'kind', 'keys', 'what', 'because'], escape: '');
-        foreach ($events as $event) {
-            $keys = implode(' ', array_map(static fn(string $key, mixed $value): string => $key . '=' . (is_bool($value) ? ($value ? 'true' : 'false') : $value), array_keys($event->keys), $event->keys));
+        foreach ($result->events as $event) {
+            $keys = $event->keys();
+            $keys = implode(' ', array_map(self::pair(...), array_keys($keys), $keys));
             fputcsv(
                 $stream,
                 [
-                    $event->tMs, $event->kind, SheetCell::text($keys), SheetCell::text($because->headline($event)),
-                    SheetCell::text($because->sentence($event)),
+                    $event->tMs, $event->kind()->value, SheetCell::text($keys), SheetCell::text($event->headline($names)),
+                    SheetCell::text($event->because($names)),
                 ],
                 escape: '',
             );
@@ -82,5 +85,10 @@ final readonly class ExportRehearsal
         rewind($stream);
 
         return (string) stream_get_contents($stream);
+    }
+
+    private static function pair(string $key, mixed $value): string
+    {
+        return "$key=" . (is_scalar($value) ? (is_bool($value) ? ($value ? 'true' : 'false') : $value) : '');
     }
 }

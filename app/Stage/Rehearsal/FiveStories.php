@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Bridge\SwitchFacts;
-use Escapement\Core\Rehearsal\Metrics;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\Story;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
+use Escapement\Core\Simulation\Metrics;
 
 /** What a turn of a delay does to the first five stories at once, each beside what the sheet gives. */
 final readonly class FiveStories

@@ -8,10 +8,10 @@ use App\Bridge\SwitchFacts;
 use App\Http\Typed;
 use App\Models\Recording;
 use App\Models\Scenario;
+use Escapement\Core\Input\BadInput;
 use Escapement\Core\Rehearsal\Script\BlockKind;
 use Escapement\Core\Rehearsal\Script\Script;
 use Escapement\Core\Rehearsal\Story;
-use Escapement\Core\Wire\BadInput;
 use Illuminate\Http\Request;
 use Illuminate\Support\MessageBag;
 
@@ -38,8 +38,15 @@ final readonly class Plots
             $plot = $scenario === null ? $plot : ScriptPlot::of($this->form, Script::read($scenario->events, $this->facts->plant));
         }
         $add = BlockKind::tryFrom(Typed::text($request, 'add'));
-        if ($add !== null && $plot instanceof ScriptPlot && ! $plot->isLong() && $add->fits($this->facts->plant, $this->facts->loads() !== [])) {
-            $plot = new ScriptPlot($this->form, [...$plot->rows, $this->form->usual($add, count($plot->rows), Typed::text($request, 'at'))], saved: $plot->saved);
+        if ($add !== null && $plot instanceof ScriptPlot && ! $plot->isLong() && $add->fits(
+            $this->facts->plant,
+            $this->facts->loads() !== [],
+        )) {
+            $plot = new ScriptPlot(
+                $this->form,
+                [...$plot->rows, $this->form->usual($add, count($plot->rows), Typed::text($request, 'at'))],
+                saved: $plot->saved,
+            );
         }
 
         return $plot;
@@ -87,6 +94,8 @@ final readonly class Plots
         }
         $script = Script::read($events, $this->facts->plant);
 
-        return count($script->blocks) > ScriptForm::MOST_ROWS ? new ScriptPlot($this->form, [], $events, $saved) : ScriptPlot::of($this->form, $script, $saved);
+        return count($script->blocks) > ScriptForm::MOST_ROWS
+            ? new ScriptPlot($this->form, [], $events, $saved)
+            : ScriptPlot::of($this->form, $script, $saved);
     }
 }

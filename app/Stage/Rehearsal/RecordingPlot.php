@@ -7,8 +7,8 @@ namespace App\Stage\Rehearsal;
 use App\Bridge\RecordingSeries;
 use App\Bridge\SwitchFacts;
 use App\Models\Recording;
-use Escapement\Core\Rehearsal\Rest;
 use Escapement\Core\Rehearsal\Scenario;
+use Escapement\Core\Rehearsal\SettlingTime;
 use Escapement\Core\Settings\Settings;
 use Illuminate\Support\MessageBag;
 
@@ -42,7 +42,13 @@ final readonly class RecordingPlot implements Plot
             return null;
         }
 
-        return new Scenario($facts->plant, $settings, $series->events($source, [$settings->normal]), $this->recording->until_ms + Rest::ms($facts->plant, $settings), $facts->loads());
+        return new Scenario(
+            $facts->plant,
+            $settings,
+            $series->events($source, [$settings->normal]),
+            $this->recording->until_ms + SettlingTime::ms($facts->plant, $settings),
+            $facts->loads(),
+        );
     }
 
     public function carried(): array

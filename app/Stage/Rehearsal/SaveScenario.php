@@ -8,7 +8,7 @@ use App\Bridge\SwitchFacts;
 use App\Models\Scenario;
 use App\Models\TransferSwitch;
 use App\Models\User;
-use Escapement\Core\Rehearsal\ScenarioEvent;
+use Escapement\Core\Simulation\ScenarioEvent;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\MessageBag;
@@ -35,10 +35,15 @@ final readonly class SaveScenario
         $user = $request->user();
         $scenario = Scenario::query()->updateOrCreate(['company_id' => $user->company_id, 'name' => $fields['name']], [
             'user_id' => $user->id, 'teaches' => $fields['teaches'] ?? null,
-            'phases' => $facts->plant->normal->phases, 'nominal_v' => $facts->plant->normal->nominalV, 'nominal_hz' => $facts->plant->normal->nominalHz,
+            'phases' => $facts->plant->normal->phases,
+            'nominal_v' => $facts->plant->normal->nominalV,
+            'nominal_hz' => $facts->plant->normal->nominalHz,
             'events' => array_map(static fn(ScenarioEvent $event): array => $event->toArray(), $events),
         ]);
 
-        return redirect()->route('rehearsal', ['switch' => $switch, 'story' => "saved-$scenario->id"])->with('said', "\"$scenario->name\" is kept for the company.");
+        return redirect()->route(
+            'rehearsal',
+            ['switch' => $switch, 'story' => "saved-$scenario->id"],
+        )->with('said', "\"$scenario->name\" is kept for the company.");
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Models\Scenario;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Plant;
 
 /** A kept scenario as a file, by the published schema `scenario`, and on the voltage of another site. */
 final readonly class ScenarioFile
@@ -49,7 +49,14 @@ final readonly class ScenarioFile
         }
         $object->close();
 
-        return ['name' => $name, 'teaches' => $teaches, 'phases' => $phases, 'nominal_v' => $nominalV, 'nominal_hz' => $nominalHz, 'events' => $events];
+        return [
+            'name' => $name,
+            'teaches' => $teaches,
+            'phases' => $phases,
+            'nominal_v' => $nominalV,
+            'nominal_hz' => $nominalHz,
+            'events' => $events,
+        ];
     }
 
     /**
@@ -61,11 +68,15 @@ final readonly class ScenarioFile
     {
         $volts = $plant->normal->nominalV / $scenario->nominal_v;
         $hertz = $plant->normal->nominalHz / $scenario->nominal_hz;
-        $times = static fn(mixed $value, float $factor): mixed => is_int($value) || is_float($value) ? ($factor == 1.0 ? $value : round($value * $factor, 4)) : $value;
+        $times = static fn(mixed $value, float $factor): mixed => is_int($value)
+            || is_float($value) ? ($factor == 1.0 ? $value : round($value * $factor, 4)) : $value;
 
         return array_map(static function (array $event) use ($volts, $hertz, $times, $plant, $scenario): array {
             if (isset($event['v'])) {
-                $v = is_array($event['v']) ? array_map(static fn(mixed $one): mixed => $times($one, $volts), $event['v']) : $times($event['v'], $volts);
+                $v = is_array($event['v']) ? array_map(
+                    static fn(mixed $one): mixed => $times($one, $volts),
+                    $event['v'],
+                ) : $times($event['v'], $volts);
                 $event['v'] = is_array($v) && $scenario->phases !== $plant->normal->phases && count(array_unique($v)) === 1 ? $v[0] : $v;
             }
             if (isset($event['hz'])) {

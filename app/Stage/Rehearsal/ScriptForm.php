@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Bridge\SwitchFacts;
-use Escapement\Core\Rehearsal\ScenarioEvent;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Side;
 use Escapement\Core\Rehearsal\Script\Block;
 use Escapement\Core\Rehearsal\Script\BlockKind;
 use Escapement\Core\Rehearsal\Script\Script;
-use Escapement\Core\Site\Side;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Simulation\ScenarioEvent;
 use Escapement\Core\Wire\EventReader;
-use Escapement\Core\Wire\Node;
 use Illuminate\Support\MessageBag;
 
 /** A script as a form: rows of typed fields made from its pieces, and pieces made from typed rows. */

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Bridge\SwitchFacts;
+use App\Drawing\Strip\StripHandle;
 use App\Models\Scenario as SavedScenario;
-use App\Stage\Rehearsal\Strip\StripHandle;
-use Escapement\Core\Rehearsal\Rest;
 use Escapement\Core\Rehearsal\Scenario;
-use Escapement\Core\Rehearsal\ScenarioEvent;
 use Escapement\Core\Rehearsal\Script\BlockKind;
 use Escapement\Core\Rehearsal\Script\Script;
+use Escapement\Core\Rehearsal\SettlingTime;
 use Escapement\Core\Settings\Settings;
+use Escapement\Core\Simulation\ScenarioEvent;
 use Illuminate\Support\MessageBag;
 
 /** A script of one's own: typed rows while it is short enough to be edited, else the events as they are kept. */
@@ -22,7 +22,12 @@ final readonly class ScriptPlot implements Plot
      * @param list<ScriptRow>     $rows
      * @param list<ScenarioEvent> $long  the events of a script too long for rows
      */
-    public function __construct(public ScriptForm $form, public array $rows, private array $long = [], public ?SavedScenario $saved = null) {}
+    public function __construct(
+        public ScriptForm $form,
+        public array $rows,
+        private array $long = [],
+        public ?SavedScenario $saved = null,
+    ) {}
 
     public static function of(ScriptForm $form, Script $script, ?SavedScenario $saved = null): self
     {
@@ -59,9 +64,12 @@ final readonly class ScriptPlot implements Plot
         if ($events === null) {
             return null;
         }
-        $last = $events === [] ? 0 : max(array_map(static fn(ScenarioEvent $event): int => $event->atMs + $event->overMs + (int) $event->forMs, $events));
+        $last = $events === [] ? 0 : max(array_map(
+            static fn(ScenarioEvent $event): int => $event->atMs + $event->overMs + (int) $event->forMs,
+            $events,
+        ));
 
-        return new Scenario($facts->plant, $settings, $events, $last + Rest::ms($facts->plant, $settings), $facts->loads());
+        return new Scenario($facts->plant, $settings, $events, $last + SettlingTime::ms($facts->plant, $settings), $facts->loads());
     }
 
     /** @return null|list<ScenarioEvent> */
@@ -74,7 +82,8 @@ final readonly class ScriptPlot implements Plot
     {
         $rows = array_map(static fn(ScriptRow $row): array => $row->typed, $this->isLong() ? [] : $this->rows);
 
-        return ['story' => $this->key()] + ($rows === [] ? [] : ['b' => $rows]) + ($this->saved === null ? [] : ['saved' => (string) $this->saved->id]);
+        return ['story' => $this->key()] + ($rows === [] ? [] : ['b' => $rows]) + ($this
+            ->saved === null ? [] : ['saved' => (string) $this->saved->id]);
     }
 
     /** @return list<StripHandle> */
@@ -92,6 +101,9 @@ final readonly class ScriptPlot implements Plot
     /** @return list<BlockKind> what can be added here */
     public function kinds(SwitchFacts $facts): array
     {
-        return array_values(array_filter(BlockKind::cases(), static fn(BlockKind $kind): bool => $kind->fits($facts->plant, $facts->loads() !== [])));
+        return array_values(array_filter(
+            BlockKind::cases(),
+            static fn(BlockKind $kind): bool => $kind->fits($facts->plant, $facts->loads() !== []),
+        ));
     }
 }

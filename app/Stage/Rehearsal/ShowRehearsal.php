@@ -28,7 +28,7 @@ final readonly class ShowRehearsal
         if ($request->boolean('kept')) {
             $request->merge((array) $request->session()->get("rehearsal.$switch->id", []));
         }
-        $bench = Bench::fromRequest($switch, $request);
+        $bench = RehearsalPage::fromRequest($switch, $request);
 
         return view($isPart ? 'rehearsal.partials._bench' : 'rehearsal.page', ['bench' => $bench]);
     }

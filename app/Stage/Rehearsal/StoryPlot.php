@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Bridge\SwitchFacts;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Rehearsal\Scenario;
 use Escapement\Core\Rehearsal\Story;
 use Escapement\Core\Rehearsal\StoryNumber;
 use Escapement\Core\Settings\Settings;
-use Escapement\Core\Site\Kind;
 use Illuminate\Support\MessageBag;
 
 final readonly class StoryPlot implements Plot
 {
     /** @param array<string, string> $typed numbers by name, as typed; the default where there is none */
-    public function __construct(public Story $story, private array $typed, private ?Kind $kind = null) {}
+    public function __construct(public Story $story, private array $typed, private ?PlantKind $kind = null) {}
 
     public function key(): string
     {
@@ -40,7 +40,10 @@ final readonly class StoryPlot implements Plot
 
     public function typed(StoryNumber $number): string
     {
-        return $this->typed[$number->name] ?? ($number->isTime ? rtrim(rtrim(sprintf('%.3f', $number->default / 1000), '0'), '.') : (string) $number->default);
+        return $this->typed[$number->name] ?? ($number->isTime ? rtrim(
+            rtrim(sprintf('%.3f', $number->default / 1000), '0'),
+            '.',
+        ) : (string) $number->default);
     }
 
     public function scenario(SwitchFacts $facts, Settings $settings, MessageBag $errors): ?Scenario

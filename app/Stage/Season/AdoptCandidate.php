@@ -25,10 +25,21 @@ final readonly class AdoptCandidate
         /** @var User $user */
         $user = $request->user();
         $note = mb_substr("From a season ($season->title): {$candidates[$place]['name']}", 0, 500);
-        $sheet = $this->sheets->write($season->switch, $candidates[$place]['settings'], $season->switch->sheet->habits ?? [], Standing::Proposed, $note, $user, $season->switch->sheet->version ?? 0);
+        $sheet = $this->sheets->write(
+            $season->switch,
+            $candidates[$place]['settings'],
+            $season->switch->sheet->habits ?? [],
+            Standing::Proposed,
+            $note,
+            $user,
+            $season->switch->sheet->version ?? 0,
+        );
 
         return $sheet === null
-            ? redirect()->route('season', [$season, 'pick' => $place])->with('said', 'Somebody saved a version at this very moment. Nothing was changed; look at it first.')
+            ? redirect()->route('season', [$season, 'pick' => $place])->with(
+                'said',
+                'Somebody saved a version at this very moment. Nothing was changed; look at it first.',
+            )
             : redirect()->route('sheet', $season->switch)->with('said', "Version $sheet->version is proposed, from the season.");
     }
 }

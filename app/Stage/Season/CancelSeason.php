@@ -12,7 +12,10 @@ final readonly class CancelSeason
 {
     public function __invoke(Season $season): RedirectResponse
     {
-        Season::query()->whereKey($season->id)->whereIn('state', [SeasonState::Waiting, SeasonState::Running])->update(['state' => SeasonState::Cancelled]);
+        Season::query()->whereKey($season->id)->whereIn(
+            'state',
+            [SeasonState::Waiting, SeasonState::Running],
+        )->update(['state' => SeasonState::Cancelled]);
 
         return redirect()->route('season', $season);
     }

@@ -16,6 +16,11 @@ final readonly class ExportSeason
         abort_if($season->result === null, 404);
         $name = 'season-' . Str::slug($season->title) . '.json';
 
-        return response()->json(['title' => $season->title, 'input' => $season->input, 'result' => $season->result], 200, ['Content-Disposition' => "attachment; filename=\"$name\""], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        return response()->json(
+            ['title' => $season->title, 'input' => $season->input, 'result' => $season->result],
+            200,
+            ['Content-Disposition' => "attachment; filename=\"$name\""],
+            JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+        );
     }
 }

@@ -39,7 +39,9 @@ final readonly class SeasonPage
     public function isWorthAThought(SeasonRow $row): bool
     {
         foreach ($this->rows as $other) {
-            if ($other->darkMs() <= $row->darkMs() && $other->starts() <= $row->starts() && ($other->darkMs() < $row->darkMs() || $other->starts() < $row->starts())) {
+            if ($other->darkMs() <= $row->darkMs()
+                && $other->starts() <= $row->starts()
+                && ($other->darkMs() < $row->darkMs() || $other->starts() < $row->starts())) {
                 return false;
             }
         }
@@ -52,7 +54,10 @@ final readonly class SeasonPage
     {
         return array_values(array_map(static fn(array $one): array => [
             'at' => sprintf('day %d, %s', intdiv($one['at_ms'], 86_400_000) + 1, gmdate('H:i:s', intdiv($one['at_ms'] % 86_400_000, 1000))),
-            'outcomes' => array_values(array_map(static fn(array $o): string => sprintf('%d / %s', $o['engine_starts'], SheetWords::seconds($o['bus_dead_ms'])), $one['outcomes'])),
+            'outcomes' => array_values(array_map(
+                static fn(array $o): string => sprintf('%d / %s', $o['engine_starts'], SheetWords::seconds($o['bus_dead_ms'])),
+                $one['outcomes'],
+            )),
         ], array_slice($this->season->result['differing'] ?? [], 0, 40)));
     }
 
@@ -71,18 +76,46 @@ final readonly class SeasonPage
         $foot = self::HEIGHT - self::FOOT;
         $x = static fn(float $v): float => self::LEFT + 20 + ($v - $leastX) / max(1e-9, $mostX - $leastX) * (self::WIDTH - self::LEFT - 40);
         $y = static fn(float $v): float => $foot - 16 - ($v - $leastY) / max(1e-9, $mostY - $leastY) * ($foot - 40);
-        $svg = sprintf('<path class="axis" d="M%1$d 10V%2$dH%3$d"/><text x="%3$d" y="%4$d" text-anchor="end">engine starts &#8594;</text><text x="%1$d" y="%5$d">&#8593; dark</text>', self::LEFT, $foot, self::WIDTH, self::HEIGHT - 8, self::HEIGHT - 8);
+        $svg = sprintf(
+            '<path class="axis" d="M%1$d 10V%2$dH%3$d"/><text x="%3$d" y="%4$d" text-anchor="end">engine starts &#8594;</text><text '
+                . 'x="%1$d" y="%5$d">&#8593; dark</text>',
+            self::LEFT,
+            $foot,
+            self::WIDTH,
+            self::HEIGHT - 8,
+            self::HEIGHT - 8,
+        );
         foreach ([$leastY, ($leastY + $mostY) / 2, $mostY] as $v) {
-            $svg .= sprintf('<path class="hair" d="M%d %.1fH%d"/><text class="fig" x="%d" y="%.1f" text-anchor="end">%s</text>', self::LEFT, $y($v), self::WIDTH, self::LEFT - 8, $y($v) + 4, self::long((int) round($v * 1000)));
+            $svg .= sprintf(
+                '<path class="hair" d="M%d %.1fH%d"/><text class="fig" x="%d" y="%.1f" text-anchor="end">%s</text>',
+                self::LEFT,
+                $y($v),
+                self::WIDTH,
+                self::LEFT - 8,
+                $y($v) + 4,
+                self::long((int) round($v * 1000)),
+            );
         }
         foreach (array_unique([(int) floor($leastX), (int) round(($leastX + $mostX) / 2), (int) ceil($mostX)]) as $v) {
-            $svg .= sprintf('<path class="tick" d="M%.1f %dv6"/><text class="fig" x="%.1f" y="%d" text-anchor="middle">%d</text>', $x((float) $v), $foot, $x((float) $v), $foot + 22, $v);
+            $svg .= sprintf(
+                '<path class="tick" d="M%.1f %dv6"/><text class="fig" x="%.1f" y="%d" text-anchor="middle">%d</text>',
+                $x((float) $v),
+                $foot,
+                $x((float) $v),
+                $foot + 22,
+                $v,
+            );
         }
-        $names = $this->namesAt(array_map(static fn(float $one, float $other): string => round($x($one) / 12) . ' ' . round($y($other) / 12), $starts, $dark));
+        $names = $this->namesAt(array_map(
+            static fn(float $one, float $other): string => round($x($one) / 12) . ' ' . round($y($other) / 12),
+            $starts,
+            $dark,
+        ));
         foreach ($this->rows as $i => $row) {
             $class = $this->picked?->place === $row->place ? 'is-picked' : ($this->isWorthAThought($row) ? 'is-front' : '');
             $svg .= sprintf(
-                '<a class="candidate %s" href="%s" aria-label="%s"><circle class="hit" cx="%.1f" cy="%.1f" r="22"/><circle class="dot" cx="%4$.1f" cy="%5$.1f" r="8"/><text class="fig" x="%.1f" y="%.1f">%s</text></a>',
+                '<a class="candidate %s" href="%s" aria-label="%s"><circle class="hit" cx="%.1f" cy="%.1f" r="22"/><circle '
+                    . 'class="dot" cx="%4$.1f" cy="%5$.1f" r="8"/><text class="fig" x="%.1f" y="%.1f">%s</text></a>',
                 $class,
                 e(route('season', [$this->season, 'pick' => $row->place])),
                 e('Candidate ' . ($row->place + 1) . ", $row->name: {$row->starts()} starts, dark " . self::long($row->darkMs())),
@@ -94,7 +127,12 @@ final readonly class SeasonPage
             );
         }
 
-        return sprintf('<svg class="season-plot" viewBox="0 0 %d %d" role="group" aria-label="Dark time against engine starts">%s</svg>', self::WIDTH, self::HEIGHT, $svg);
+        return sprintf(
+            '<svg class="season-plot" viewBox="0 0 %d %d" role="group" aria-label="Dark time against engine starts">%s</svg>',
+            self::WIDTH,
+            self::HEIGHT,
+            $svg,
+        );
     }
 
     /**

@@ -10,14 +10,14 @@ use App\Bridge\Units;
 use App\Models\Recording;
 use App\Models\Sheet;
 use App\Models\TransferSwitch;
-use Escapement\Core\Internal\MergePatch;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\MergePatch;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Recording\Climate;
-use Escapement\Core\Rehearsal\ScenarioEvent;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Simulation\ScenarioEvent;
 use Escapement\Core\Wire\CompareReader;
-use Escapement\Core\Wire\Node;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 
@@ -59,10 +59,20 @@ final class SeasonRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'blinks.*' => 'How many a year, from 0 to 10 000.', 'sags.*' => 'How many a year, from 0 to 10 000.', 'outages.*' => 'How many a year, from 0 to 10 000.',
-            'blink_s.*' => 'Seconds, from 0.05.', 'sag_s.*' => 'Seconds, from 0.05.', 'outage_least_s.*' => 'Seconds, from 0.05.', 'outage_most_s.*' => 'Seconds, from 0.05.',
-            'sag_pct.*' => 'Percent of nominal, from 0 to 89.', 'false_pct.*' => 'Percent of the outages, from 0 to 100.', 'days.*' => 'Days, from 1 to 365.', 'seed.*' => 'A whole number.',
-            'turn_from.*' => 'Where to begin, a number from 0.', 'turn_to.*' => 'Where to end, a number from 0.', 'turn_steps.*' => 'From 2 to 20 steps.',
+            'blinks.*' => 'How many a year, from 0 to 10 000.',
+            'sags.*' => 'How many a year, from 0 to 10 000.',
+            'outages.*' => 'How many a year, from 0 to 10 000.',
+            'blink_s.*' => 'Seconds, from 0.05.',
+            'sag_s.*' => 'Seconds, from 0.05.',
+            'outage_least_s.*' => 'Seconds, from 0.05.',
+            'outage_most_s.*' => 'Seconds, from 0.05.',
+            'sag_pct.*' => 'Percent of nominal, from 0 to 89.',
+            'false_pct.*' => 'Percent of the outages, from 0 to 100.',
+            'days.*' => 'Days, from 1 to 365.',
+            'seed.*' => 'A whole number.',
+            'turn_from.*' => 'Where to begin, a number from 0.',
+            'turn_to.*' => 'Where to end, a number from 0.',
+            'turn_steps.*' => 'From 2 to 20 steps.',
             'idle_burn.*' => 'How much an hour, from 0.', 'loaded_burn.*' => 'How much an hour, from 0; both figures are needed.',
         ];
     }
@@ -76,7 +86,11 @@ final class SeasonRequest extends FormRequest
     {
         $facts = new SwitchFacts($switch);
         $candidates = $this->candidates($switch, $facts);
-        $input = ['system' => $facts->plant->toArray(), 'candidates' => $candidates, 'loads' => array_map(static fn($load): array => $load->toArray(), $facts->loads())];
+        $input = [
+            'system' => $facts->plant->toArray(),
+            'candidates' => $candidates,
+            'loads' => array_map(static fn($load): array => $load->toArray(), $facts->loads()),
+        ];
         if ($this->filled('idle_burn')) {
             $units = new Units($switch->site->units);
             $input['fuel'] = [
@@ -91,10 +105,15 @@ final class SeasonRequest extends FormRequest
         if ($recording !== null) {
             $series = new RecordingSeries($recording);
             if (! $series->fits($facts->plant->normal)) {
-                throw ValidationException::withMessages(['recording' => "\"$recording->name\" has $recording->phases voltages; this supply has {$facts->plant->normal->phases}."]);
+                throw ValidationException::withMessages([
+                    'recording' => "\"$recording->name\" has $recording->phases voltages; this supply has {$facts->plant->normal->phases}.",
+                ]);
             }
             $sensings = array_map(static fn(array $candidate) => $facts->settings($candidate['settings'])->normal, $candidates);
-            $input['recording'] = array_map(static fn(ScenarioEvent $event): array => $event->toArray(), $series->events($facts->plant->normal, $sensings));
+            $input['recording'] = array_map(
+                static fn(ScenarioEvent $event): array => $event->toArray(),
+                $series->events($facts->plant->normal, $sensings),
+            );
             $input['until_ms'] = min(Node::YEAR_MS, $recording->until_ms + 3_600_000);
             $title = $recording->name;
         } else {
@@ -145,7 +164,9 @@ final class SeasonRequest extends FormRequest
             array_push($candidates, ...$this->turned($facts, $facts->settings($newest->settings), $path));
         }
         if ($candidates === [] || count($candidates) > self::MOST_CANDIDATES) {
-            throw ValidationException::withMessages(['versions' => 'One to ' . self::MOST_CANDIDATES . ' sheets can be tried; these are ' . count($candidates) . '.']);
+            throw ValidationException::withMessages([
+                'versions' => 'One to ' . self::MOST_CANDIDATES . ' sheets can be tried; these are ' . count($candidates) . '.',
+            ]);
         }
 
         return $candidates;
@@ -158,7 +179,8 @@ final class SeasonRequest extends FormRequest
         $steps = $this->integer('turn_steps');
         $turned = [];
         for ($i = 0; $i < $steps; $i++) {
-            $typed = (float) $this->validated('turn_from') + ((float) $this->validated('turn_to') - (float) $this->validated('turn_from')) * $i / ($steps - 1);
+            $from = (float) $this->validated('turn_from');
+            $typed = $from + ((float) $this->validated('turn_to') - $from) * $i / ($steps - 1);
             $value = $factor === 1 ? round($typed, 1) : (int) round($typed * $factor);
             $patch = $value;
             foreach (array_reverse(explode('/', substr($path, 1))) as $key) {
@@ -173,6 +195,10 @@ final class SeasonRequest extends FormRequest
             $turned[SheetWords::label($path) . ' ' . SheetWords::value($path, $value)] = $settings;
         }
 
-        return array_map(static fn(string $name, array $settings): array => ['name' => mb_substr($name, 0, 64), 'settings' => $settings], array_keys($turned), array_values($turned));
+        return array_map(
+            static fn(string $name, array $settings): array => ['name' => mb_substr($name, 0, 64), 'settings' => $settings],
+            array_keys($turned),
+            array_values($turned),
+        );
     }
 }

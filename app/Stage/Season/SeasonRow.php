@@ -8,7 +8,13 @@ namespace App\Stage\Season;
 final readonly class SeasonRow
 {
     /** @param array<string, int> $metrics as counted by the core */
-    public function __construct(public int $place, public string $name, private array $metrics, public int $outages, public int|float|null $fuelLitres) {}
+    public function __construct(
+        public int $place,
+        public string $name,
+        private array $metrics,
+        public int $outages,
+        public int|float|null $fuelLitres,
+    ) {}
 
     public function darkMs(): int
     {

@@ -27,7 +27,15 @@ final readonly class ShowSeasons
             'standing' => new SiteStanding($switch->site, $switch),
             'switch' => $switch,
             'recordings' => Recording::query()->orderBy('name')->get(['id', 'name']),
-            'seasons' => Season::query()->where('switch_id', $switch->id)->orderByDesc('id')->limit(self::SHOWN)->get(['id', 'company_id', 'switch_id', 'title', 'state', 'played', 'created_at']),
+            'seasons' => Season::query()->where('switch_id', $switch->id)->orderByDesc('id')->limit(self::SHOWN)->get([
+                'id',
+                'company_id',
+                'switch_id',
+                'title',
+                'state',
+                'played',
+                'created_at',
+            ]),
         ]);
     }
 }

@@ -33,6 +33,8 @@ final readonly class ExportSheet
             'settings' => $sheet->settings,
             'habits' => (object) $sheet->habits,
             'check' => $facts->checkInput($facts->settings($sheet->settings), $sheet->habits),
-        ], 200, ['Content-Disposition' => "attachment; filename=\"$name\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+        ], 200, [
+            'Content-Disposition' => "attachment; filename=\"$name\"",
+        ], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
     }
 }

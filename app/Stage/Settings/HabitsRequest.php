@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stage\Settings;
 
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Wire\CheckReader;
-use Escapement\Core\Wire\Node;
 use Illuminate\Validation\ValidationException;
 
 /** What is agreed with the people on site: when it may run by itself, and how often it is load-tested. */

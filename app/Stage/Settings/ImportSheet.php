@@ -8,9 +8,9 @@ use App\Bridge\SwitchFacts;
 use App\Models\Standing;
 use App\Models\TransferSwitch;
 use App\Models\User;
-use Escapement\Core\Wire\BadInput;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Wire\CheckReader;
-use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\SettingsReader;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -32,18 +32,35 @@ final readonly class ImportSheet
             throw ValidationException::withMessages(['file' => 'Choose a file to read.']);
         }
         if ($file->getSize() > self::MOST_BYTES) {
-            throw ValidationException::withMessages(['file' => sprintf('This file has %s kB; a sheet has 100 kB at most. Nothing was changed.', number_format($file->getSize() / 1000))]);
+            throw ValidationException::withMessages([
+                'file' => sprintf(
+                    'This file has %s kB; a sheet has 100 kB at most. Nothing was changed.',
+                    number_format($file->getSize() / 1000),
+                ),
+            ]);
         }
         try {
             [$settings, $habits, $note] = $this->read($file->getContent(), new SwitchFacts($switch));
         } catch (BadInput $e) {
-            throw ValidationException::withMessages(['file' => ($e->path === '' ? '' : "At $e->path: ") . $e->getMessage() . ' Nothing was changed.']);
+            throw ValidationException::withMessages([
+                'file' => ($e->path === '' ? '' : "At $e->path: ") . $e->getMessage() . ' Nothing was changed.',
+            ]);
         }
         /** @var User $user */
         $user = $request->user();
-        $sheet = $this->sheets->write($switch, $settings, $habits, Standing::Proposed, $note, $user, (int) $switch->sheets()->max('version'));
+        $sheet = $this->sheets->write(
+            $switch,
+            $settings,
+            $habits,
+            Standing::Proposed,
+            $note,
+            $user,
+            (int) $switch->sheets()->max('version'),
+        );
         if ($sheet === null) {
-            throw ValidationException::withMessages(['file' => 'Somebody saved a version at this very moment. Nothing was changed; look at it, and import again.']);
+            throw ValidationException::withMessages([
+                'file' => 'Somebody saved a version at this very moment. Nothing was changed; look at it, and import again.',
+            ]);
         }
 
         return redirect()->route('sheet', $switch)->with('said', "Version $sheet->version is read from the file, as proposed.");
@@ -64,7 +81,12 @@ final readonly class ImportSheet
             (new CheckReader())->site($habitsNode);
         }
         $object->close();
-        $habits = $habitsNode === null ? [] : json_decode(json_encode($habitsNode->value, JSON_THROW_ON_ERROR), true, 16, JSON_THROW_ON_ERROR);
+        $habits = $habitsNode === null ? [] : json_decode(
+            json_encode($habitsNode->value, JSON_THROW_ON_ERROR),
+            true,
+            16,
+            JSON_THROW_ON_ERROR,
+        );
 
         return [$settings->toWire(), is_array($habits) ? $habits : [], $note];
     }

@@ -38,7 +38,15 @@ final readonly class SaveSheet
         $this->askBack($facts, $settings, $habits, $fields);
         /** @var User $user */
         $user = $request->user();
-        $sheet = $this->sheets->write($switch, $settings, $habits, Standing::from($fields['standing']), $fields['note'] ?? null, $user, (int) $fields['seen_version']);
+        $sheet = $this->sheets->write(
+            $switch,
+            $settings,
+            $habits,
+            Standing::from($fields['standing']),
+            $fields['note'] ?? null,
+            $user,
+            (int) $fields['seen_version'],
+        );
         if ($sheet !== null) {
             return redirect()->route('sheet', $switch)->with('said', "Version $sheet->version is saved, {$sheet->standing->label()}.");
         }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Stage\Settings;
 
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Settings\TypedTime;
-use Escapement\Core\Site\Kind;
-use Escapement\Core\Site\Plant;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\SettingsReader;
 use Illuminate\Validation\ValidationException;
 
@@ -21,7 +21,11 @@ final readonly class SheetForm
     /** @return array<string, list<SheetField>> by heading */
     public function groups(): array
     {
-        $field = static fn(string $path, string $unit, bool $mayBeBlank = false): SheetField => new SheetField($path, SheetWords::label($path), $unit, $mayBeBlank);
+        $field = static fn(
+            string $path,
+            string $unit,
+            bool $mayBeBlank = false,
+        ): SheetField => new SheetField($path, SheetWords::label($path), $unit, $mayBeBlank);
         $hasEngine = $this->plant->engine !== null;
         $isMobile = ! $this->plant->kind->hasStartContact() && $hasEngine;
 
@@ -34,9 +38,16 @@ final readonly class SheetForm
                 $isMobile ? [] : [$field('/return_delay_ms', 's'), $field('/cooldown_ms', 's')],
                 [$field('/min_run_ms', 's')],
             ),
-            'Movement' => [$field('/transition', 'choice'), $field('/travel_ms', 's'), $field('/off_delay_ms', 's'), $field('/commit_to_transfer', 'check')],
+            'Movement' => [
+                $field('/transition', 'choice'),
+                $field('/travel_ms', 's'),
+                $field('/off_delay_ms', 's'),
+                $field('/commit_to_transfer', 'check'),
+            ],
             'Load shedding' => [
-                $field('/load_shed/limit_kw', 'kW', true), $field('/load_shed/first_step_ms', 's', true), $field('/load_shed/step_ms', 's', true),
+                $field('/load_shed/limit_kw', 'kW', true),
+                $field('/load_shed/first_step_ms', 's', true),
+                $field('/load_shed/step_ms', 's', true),
                 $field('/load_shed/overload_ms', 's', true), $field('/load_shed/lockout_ms', 's', true),
             ],
         ];
@@ -169,7 +180,12 @@ final readonly class SheetForm
     private function sensing(string $side, bool $isThreePhase): array
     {
         $fields = [];
-        $limits = ['under_voltage' => false, 'over_voltage' => true, 'under_frequency' => true, 'over_frequency' => true] + ($isThreePhase ? ['unbalance' => true] : []);
+        $limits = [
+            'under_voltage' => false,
+            'over_voltage' => true,
+            'under_frequency' => true,
+            'over_frequency' => true,
+        ] + ($isThreePhase ? ['unbalance' => true] : []);
         foreach ($limits as $limit => $mayBeBlank) {
             foreach (['dropout', 'pickup'] as $end) {
                 $path = "/sensing/$side/$limit/{$end}_pct";
@@ -188,7 +204,7 @@ final readonly class SheetForm
     /** Where two supplies stand side by side there is no generator to speak of. */
     private function named(string $label): string
     {
-        return $this->plant->kind === Kind::TwoSource ? str_replace(
+        return $this->plant->kind === PlantKind::TwoSource ? str_replace(
             ['Utility', 'Generator'],
             ['First supply', 'Second supply'],
             $label,

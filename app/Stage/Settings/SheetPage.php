@@ -10,13 +10,14 @@ use App\Models\Sheet;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Internal\MergePatch;
+use Escapement\Core\Input\MergePatch;
 use Escapement\Core\Settings\Change;
-use Escapement\Core\Settings\Check\SettingsCheckResult;
 use Escapement\Core\Settings\SettingsDiff;
 use Escapement\Core\Settings\SheetWords;
-use Escapement\Core\Template\ReturnSchool;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Settings\Template\ReturnDelayMethod;
+use Escapement\Core\Settings\Template\SettingReasons;
+use Escapement\Core\Settings\Template\SheetTemplate;
+use Escapement\Core\SettingsCheck\SettingsCheckResult;
 
 /** The newest sheet of a switch, or the template of its kind where there is none yet. */
 final readonly class SheetPage
@@ -31,7 +32,7 @@ final readonly class SheetPage
     public SettingsCheckResult $check;
     private SwitchFacts $facts;
 
-    public function __construct(public TransferSwitch $switch, public ?Sheet $sheet, public ReturnSchool $school)
+    public function __construct(public TransferSwitch $switch, public ?Sheet $sheet, public ReturnDelayMethod $school)
     {
         $facts = $this->facts = new SwitchFacts($switch);
         $this->standing = new SiteStanding($switch->site, $switch);
@@ -47,13 +48,7 @@ final readonly class SheetPage
 
     public function reason(string $path): string
     {
-        foreach ([$path, dirname($path), str_replace('emergency', 'normal', $path), dirname(str_replace('emergency', 'normal', $path))] as $at) {
-            if (isset(SheetTemplate::REASONS[$at])) {
-                return SheetTemplate::REASONS[$at];
-            }
-        }
-
-        return '';
+        return (new SettingReasons($this->facts->plant))->of($path);
     }
 
     /** What the template says where the sheet says something else. */
@@ -69,7 +64,10 @@ final readonly class SheetPage
         };
     }
 
-    /** @return list<array{label: string, anchor: string, mine: string, template: string}> where the sheet says something else than the template of its kind */
+    /**
+     * @return list<array{label: string, anchor: string, mine: string,
+     *     template: string}> where the sheet says something else than the template of its kind
+     */
     public function differences(): array
     {
         $differences = [];
@@ -124,7 +122,10 @@ final readonly class SheetPage
         $before = $this->facts->settings($this->settings);
         $after = $this->facts->settings(MergePatch::apply($this->settings, $finding->fix ?? []));
 
-        return implode(' ', array_map(static fn(Change $change): string => $change->meaning(), (new SettingsDiff())->compare($before, $after)));
+        return implode(
+            ' ',
+            array_map(static fn(Change $change): string => $change->meaning(), (new SettingsDiff())->compare($before, $after)),
+        );
     }
 
     public function seconds(?int $ms): string

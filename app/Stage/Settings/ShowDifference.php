@@ -19,7 +19,8 @@ final readonly class ShowDifference
     {
         $switch->load(['site.switches', 'loads', 'plan', 'sheet', 'sheets.user', 'run.sheet', 'run.user', 'proofs']);
         $to = $switch->sheets->firstWhere('version', $request->integer('to')) ?? $switch->sheets->first() ?? abort(404);
-        $from = $switch->sheets->firstWhere('version', $request->integer('from')) ?? $switch->sheets->firstWhere('version', $to->version - 1) ?? $to;
+        $from = $switch->sheets->firstWhere('version', $request->integer('from'))
+            ?? $switch->sheets->firstWhere('version', $to->version - 1) ?? $to;
         $facts = new SwitchFacts($switch);
         $rows = array_map(static fn($change): array => [
             'label' => SheetWords::label($change->path),
@@ -28,7 +29,12 @@ final readonly class ShowDifference
         ], (new SettingsDiff())->compare($facts->settings($from->settings), $facts->settings($to->settings)));
 
         return view('settings.difference', [
-            'switch' => $switch, 'standing' => new SiteStanding($switch->site, $switch), 'sheets' => $switch->sheets, 'from' => $from, 'to' => $to, 'rows' => $rows,
+            'switch' => $switch,
+            'standing' => new SiteStanding($switch->site, $switch),
+            'sheets' => $switch->sheets,
+            'from' => $from,
+            'to' => $to,
+            'rows' => $rows,
         ]);
     }
 }

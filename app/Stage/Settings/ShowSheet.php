@@ -6,7 +6,7 @@ namespace App\Stage\Settings;
 
 use App\Http\Typed;
 use App\Models\TransferSwitch;
-use Escapement\Core\Template\ReturnSchool;
+use Escapement\Core\Settings\Template\ReturnDelayMethod;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -22,7 +22,7 @@ final readonly class ShowSheet
         return view('settings.page', ['page' => new SheetPage(
             $switch,
             $sheet,
-            ReturnSchool::tryFrom(Typed::text($request, 'school')) ?? ReturnSchool::StormWise,
+            ReturnDelayMethod::tryFrom(Typed::text($request, 'school')) ?? ReturnDelayMethod::StormWise,
         )]);
     }
 }

@@ -20,8 +20,15 @@ final readonly class WriteSheet
      *
      * @return ?Sheet null when there is a newer one: nothing is written then
      */
-    public function write(TransferSwitch $switch, array $settings, array $habits, Standing $standing, ?string $note, User $user, int $seenVersion): ?Sheet
-    {
+    public function write(
+        TransferSwitch $switch,
+        array $settings,
+        array $habits,
+        Standing $standing,
+        ?string $note,
+        User $user,
+        int $seenVersion,
+    ): ?Sheet {
         return DB::transaction(static function () use ($switch, $settings, $habits, $standing, $note, $user, $seenVersion): ?Sheet {
             TransferSwitch::locked($switch->id); // two savers come one after the other
             $newest = (int) Sheet::query()->where('switch_id', $switch->id)->max('version');

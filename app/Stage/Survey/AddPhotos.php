@@ -27,9 +27,14 @@ final readonly class AddPhotos
     {
         $fields = $request->validate([
             'photos' => ['required', 'array', 'max:' . self::MOST], 'photos.*' => ['file', 'max:16384'],
-            'subject' => ['required', Rule::enum(Subject::class)], 'moment' => ['required', Rule::in(array_keys(Photo::MOMENTS))], 'caption' => ['nullable', 'string', 'max:200'],
+            'subject' => ['required', Rule::enum(Subject::class)],
+            'moment' => ['required', Rule::in(array_keys(Photo::MOMENTS))],
+            'caption' => ['nullable', 'string', 'max:200'],
         ], [
-            'photos.required' => 'Choose or take a picture.', 'photos.max' => 'Twenty pictures at a time, at most.', 'photos.*' => 'A picture of up to 16 MB.', 'caption.*' => 'Up to 200 characters.',
+            'photos.required' => 'Choose or take a picture.',
+            'photos.max' => 'Twenty pictures at a time, at most.',
+            'photos.*' => 'A picture of up to 16 MB.',
+            'caption.*' => 'Up to 200 characters.',
         ]);
         /** @var User $user */
         $user = $request->user();
@@ -50,6 +55,9 @@ final readonly class AddPhotos
             }
         });
 
-        return redirect()->route('survey', ['site' => $switch->site_id, 'on' => 'photos', 'switch' => $switch->id])->with('said', count($pictures) === 1 ? 'The picture is kept.' : count($pictures) . ' pictures are kept.');
+        return redirect()->route('survey', ['site' => $switch->site_id, 'on' => 'photos', 'switch' => $switch->id])->with(
+            'said',
+            count($pictures) === 1 ? 'The picture is kept.' : count($pictures) . ' pictures are kept.',
+        );
     }
 }

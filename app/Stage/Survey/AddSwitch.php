@@ -6,8 +6,8 @@ namespace App\Stage\Survey;
 
 use App\Models\Site;
 use App\Models\TransferSwitch;
-use Escapement\Core\Template\LocalPlant;
-use Escapement\Core\Template\SheetTemplate;
+use Escapement\Core\Planning\LocalPlant;
+use Escapement\Core\Settings\Template\SheetTemplate;
 use Illuminate\Http\RedirectResponse;
 
 final readonly class AddSwitch

@@ -16,9 +16,14 @@ final readonly class ChangePhoto
     {
         abort_if($photo->run_id !== null, 409, 'This picture is evidence of a run, and stays as it is.');
         $photo->update($request->validate([
-            'subject' => ['required', Rule::enum(Subject::class)], 'moment' => ['required', Rule::in(array_keys(Photo::MOMENTS))], 'caption' => ['nullable', 'string', 'max:200'],
+            'subject' => ['required', Rule::enum(Subject::class)],
+            'moment' => ['required', Rule::in(array_keys(Photo::MOMENTS))],
+            'caption' => ['nullable', 'string', 'max:200'],
         ], ['caption.*' => 'Up to 200 characters.']));
 
-        return redirect()->route('survey', ['site' => $photo->switch()->firstOrFail()->site_id, 'on' => 'photos', 'switch' => $photo->switch_id])->withFragment("photo-$photo->id")->with('said', 'Saved.');
+        return redirect()->route(
+            'survey',
+            ['site' => $photo->switch()->firstOrFail()->site_id, 'on' => 'photos', 'switch' => $photo->switch_id],
+        )->withFragment("photo-$photo->id")->with('said', 'Saved.');
     }
 }

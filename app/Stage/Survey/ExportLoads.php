@@ -14,6 +14,10 @@ final readonly class ExportLoads
     {
         $name = Str::slug($switch->site->name) . '-loads.csv';
 
-        return response(LoadTable::write(LoadLines::kept($switch)), 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name\""]);
+        return response(
+            LoadTable::write(LoadLines::kept($switch)),
+            200,
+            ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name\""],
+        );
     }
 }

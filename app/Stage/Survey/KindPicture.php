@@ -8,14 +8,14 @@ use App\Bridge\PlanFacts;
 use App\Models\LoadItem;
 use App\Models\Site;
 use App\Models\TransferSwitch;
-use Escapement\Core\Template\InstallationKind;
-use Escapement\Core\Template\LocalPlant;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\LocalPlant;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\Link;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\OneLineReader;
-use Escapement\Core\Wire\Node;
 use Illuminate\Support\Collection;
 
 /** The one-line of a kind of installation as a small picture without words, to choose by: the same one-line that its plan begins with. */

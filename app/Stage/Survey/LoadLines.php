@@ -13,7 +13,14 @@ use Illuminate\Http\Request;
 final readonly class LoadLines
 {
     public const FIGURES = ['kw', 'start_kva', 'duty_pct', 'priority'];
-    public const TICKS = ['must_run' => 'Must run', 'essential' => 'Essential', 'shed' => 'May be shed', 'compressor' => 'Compressor', 'sensitive' => 'Sulks at a blink', 'ups' => 'On a UPS'];
+    public const TICKS = [
+        'must_run' => 'Must run',
+        'essential' => 'Essential',
+        'shed' => 'May be shed',
+        'compressor' => 'Compressor',
+        'sensitive' => 'Sulks at a blink',
+        'ups' => 'On a UPS',
+    ];
     private const WORDS = [
         'L1' => 'L1', 'L2' => 'L2', 'L3' => 'L3', 'L1L2' => 'L1 L2', 'L2L3' => 'L2 L3', 'L3L1' => 'L3 L1', '3P' => 'all three',
     ];
@@ -44,7 +51,10 @@ final readonly class LoadLines
             'loads.*.priority' => ['required', 'integer', 'between:1,99'],
             'loads.*.start_kva' => ['nullable', 'numeric', 'between:0,100000'],
             'loads.*.duty_pct' => ['nullable', 'numeric', 'between:0,100'],
-        ] + array_fill_keys(array_map(static fn(string $tick): string => "loads.*.$tick", array_keys(self::TICKS)), ['nullable', 'boolean']);
+        ] + array_fill_keys(
+            array_map(static fn(string $tick): string => "loads.*.$tick", array_keys(self::TICKS)),
+            ['nullable', 'boolean'],
+        );
     }
 
     /** @return array<string, string> */
@@ -69,10 +79,20 @@ final readonly class LoadLines
      */
     public static function columns(array $line): array
     {
-        $ticks = array_map(static fn(string $tick): bool => (bool) ($line[$tick] ?? false), array_combine(array_keys(self::TICKS), array_keys(self::TICKS)));
+        $ticks = array_map(
+            static fn(string $tick): bool => (bool) ($line[$tick] ?? false),
+            array_combine(array_keys(self::TICKS), array_keys(self::TICKS)),
+        );
         $ticks['shed'] = $ticks['shed'] && ! $ticks['must_run']; // what must run is never shed, whatever else is ticked
 
-        return ['name' => $line['name'], 'kw' => $line['kw'], 'priority' => $line['priority'], 'connect' => $line['connect'] ?? null, 'start_kva' => $line['start_kva'] ?? 0, 'duty_pct' => $line['duty_pct'] ?? 100] + $ticks;
+        return [
+            'name' => $line['name'],
+            'kw' => $line['kw'],
+            'priority' => $line['priority'],
+            'connect' => $line['connect'] ?? null,
+            'start_kva' => $line['start_kva'] ?? 0,
+            'duty_pct' => $line['duty_pct'] ?? 100,
+        ] + $ticks;
     }
 
     /**
@@ -98,7 +118,17 @@ final readonly class LoadLines
     /** @return list<array<string, mixed>> */
     public static function kept(TransferSwitch $switch): array
     {
-        return array_values($switch->loads->map(static fn(LoadItem $load): array => $load->only(['name', 'kw', 'connect', 'start_kva', 'duty_pct', 'priority', ...array_keys(self::TICKS)]))->all());
+        return array_values($switch->loads->map(
+            static fn(LoadItem $load): array => $load->only([
+                'name',
+                'kw',
+                'connect',
+                'start_kva',
+                'duty_pct',
+                'priority',
+                ...array_keys(self::TICKS),
+            ]),
+        )->all());
     }
 
     /**
@@ -111,7 +141,11 @@ final readonly class LoadLines
      */
     public static function placed(array $typical, array $lines, bool $hasTwoLegs): array
     {
-        $kwOn = static fn(string $leg): float => array_sum(array_map(static fn(array $line): float => ($line['connect'] ?? '') === $leg && is_numeric($line['kw'] ?? null) ? (float) $line['kw'] : 0.0, $lines));
+        $kwOn = static fn(string $leg): float => array_sum(array_map(
+            static fn(array $line): float => ($line['connect'] ?? '') === $leg
+                && is_numeric($line['kw'] ?? null) ? (float) $line['kw'] : 0.0,
+            $lines,
+        ));
         $name = self::text($typical['name'] ?? '');
         $taken = array_map(static fn(array $line): string => mb_strtolower(trim(self::text($line['name'] ?? ''))), $lines);
         for ($n = 2, $free = $name; in_array(mb_strtolower($free), $taken, true); $n++) {

@@ -9,7 +9,20 @@ use App\Stage\SheetCell;
 /** Loads as CSV: a heading line with the names below, then one load a line; `yes` or empty for a tick. */
 final readonly class LoadTable
 {
-    public const COLUMNS = ['name', 'kw', 'connect', 'start_kva', 'duty_pct', 'priority', 'must_run', 'essential', 'shed', 'compressor', 'sensitive', 'ups'];
+    public const COLUMNS = [
+        'name',
+        'kw',
+        'connect',
+        'start_kva',
+        'duty_pct',
+        'priority',
+        'must_run',
+        'essential',
+        'shed',
+        'compressor',
+        'sensitive',
+        'ups',
+    ];
     private const MOST_BYTES = 200_000;
     private const NO = ['', '0', 'no', 'false'];
 
@@ -19,7 +32,11 @@ final readonly class LoadTable
         $paper = fopen('php://memory', 'w+') ?: throw new \LogicException('no memory to write to');
         fputcsv($paper, self::COLUMNS, escape: '');
         foreach ($lines as $line) {
-            fputcsv($paper, array_map(static fn(string $column): string => self::cell($column, $line[$column] ?? ''), self::COLUMNS), escape: '');
+            fputcsv(
+                $paper,
+                array_map(static fn(string $column): string => self::cell($column, $line[$column] ?? ''), self::COLUMNS),
+                escape: '',
+            );
         }
         rewind($paper);
 
@@ -38,9 +55,15 @@ final readonly class LoadTable
         if ($bytes === '' || strlen($bytes) > self::MOST_BYTES || ! mb_check_encoding($bytes, 'UTF-8')) {
             throw new LoadTableFault('A table of loads is a CSV in UTF-8 of up to 200 kB.');
         }
-        $rows = array_values(array_filter(preg_split('/\R/', ltrim($bytes, "\u{FEFF}")) ?: [], static fn(string $row): bool => trim($row, " \t,;") !== ''));
+        $rows = array_values(array_filter(
+            preg_split('/\R/', ltrim($bytes, "\u{FEFF}")) ?: [],
+            static fn(string $row): bool => trim($row, " \t,;") !== '',
+        ));
         $comma = substr_count($rows[0] ?? '', ';') > substr_count($rows[0] ?? '', ',') ? ';' : ',';
-        $cells = static fn(string $row): array => array_map(static fn(?string $cell): string => trim((string) $cell), str_getcsv($row, $comma, '"', ''));
+        $cells = static fn(string $row): array => array_map(
+            static fn(?string $cell): string => trim((string) $cell),
+            str_getcsv($row, $comma, '"', ''),
+        );
         $headings = array_map(static fn(string $heading): string => str_replace(' ', '_', mb_strtolower($heading)), $cells($rows[0] ?? ''));
         if (! in_array('name', $headings, true) || ! in_array('kw', $headings, true)) {
             throw new LoadTableFault('The first line names the columns: name and kw at least, of ' . implode(', ', self::COLUMNS) . '.');
@@ -55,7 +78,9 @@ final readonly class LoadTable
                 $line[$tick] = in_array(mb_strtolower($line[$tick] ?? ''), self::NO, true) ? null : '1';
             }
             foreach (['kw', 'start_kva', 'duty_pct'] as $figure) {
-                $line[$figure] = preg_match('/^\d+,\d+$/', $line[$figure] ?? '') === 1 ? str_replace(',', '.', $line[$figure]) : $line[$figure] ?? '';
+                $line[$figure] = preg_match('/^\d+,\d+$/', $line[$figure] ?? '') === 1
+                    ? str_replace(',', '.', $line[$figure])
+                    : $line[$figure] ?? '';
             }
             $line['priority'] = ($line['priority'] ?? '') === '' ? '5' : $line['priority'];
             $lines[] = array_intersect_key($line, array_flip(self::COLUMNS));

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Contracts\View\View;
 
 final readonly class NewSite

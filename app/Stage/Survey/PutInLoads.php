@@ -24,7 +24,10 @@ final readonly class PutInLoads
                 return $back->withInput(['loads' => $lines])->withErrors(['table' => $e->getMessage()]);
             }
 
-            return $back->withInput(['loads' => [...$lines, ...$read]])->with('said', count($read) . ' lines are read. Look at them, then save.');
+            return $back->withInput(['loads' => [...$lines, ...$read]])->with(
+                'said',
+                count($read) . ' lines are read. Look at them, then save.',
+            );
         }
         $names = array_filter((array) $request->input('typical', []), is_string(...));
         $library = TypicalLoads::ofCompany()->whereIn('name', $names);

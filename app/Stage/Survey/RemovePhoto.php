@@ -15,6 +15,9 @@ final readonly class RemovePhoto
         $switch = $photo->switch()->firstOrFail();
         $photo->delete();
 
-        return redirect()->route('survey', ['site' => $switch->site_id, 'on' => 'photos', 'switch' => $switch->id])->with('said', 'The picture is removed.');
+        return redirect()->route(
+            'survey',
+            ['site' => $switch->site_id, 'on' => 'photos', 'switch' => $switch->id],
+        )->with('said', 'The picture is removed.');
     }
 }

@@ -49,11 +49,19 @@ final readonly class SaveLoads
             $panels = $locked->loads()->pluck('panel', 'name'); // where a load hangs is said on the drawing, not here
             $locked->loads()->delete();
             foreach ($merged->lines as $place => $line) {
-                LoadItem::query()->create(LoadLines::columns($line) + ['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'place' => $place, 'panel' => $panels[$line['name']] ?? null]);
+                LoadItem::query()->create(LoadLines::columns($line) + [
+                    'company_id' => $switch->company_id,
+                    'switch_id' => $switch->id,
+                    'place' => $place,
+                    'panel' => $panels[$line['name']] ?? null,
+                ]);
             }
         });
 
-        return redirect()->route('survey', ['site' => $switch->site_id, 'on' => $request->boolean('next') ? SurveyPage::after('loads') : 'loads', 'switch' => $switch->id])->with('said', 'Loads saved.');
+        return redirect()->route(
+            'survey',
+            ['site' => $switch->site_id, 'on' => $request->boolean('next') ? SurveyPage::after('loads') : 'loads', 'switch' => $switch->id],
+        )->with('said', 'Loads saved.');
     }
 
     /**

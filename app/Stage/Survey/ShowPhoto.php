@@ -14,6 +14,10 @@ final readonly class ShowPhoto
     {
         $file = $photo->file()->firstOrFail();
 
-        return response($size === 'small' ? $file->small : $file->full, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return response(
+            $size === 'small' ? $file->small : $file->full,
+            200,
+            ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable'],
+        );
     }
 }

@@ -6,8 +6,8 @@ namespace App\Stage\Survey;
 
 use App\Http\Typed;
 use App\Models\Site;
+use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Survey\Subject;
-use Escapement\Core\Template\InstallationKind;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -21,6 +21,12 @@ final readonly class ShowSurvey
         ]);
         $switch = $site->switches->firstWhere('id', $request->integer('switch')) ?? $site->switches->first();
 
-        return view('survey.page', ['page' => new SurveyPage($site, $switch, Subject::tryFrom(Typed::text($request, 'on', 20)) ?? Subject::Service), 'kinds' => InstallationKind::cases()]);
+        return view(
+            'survey.page',
+            [
+                'page' => new SurveyPage($site, $switch, Subject::tryFrom(Typed::text($request, 'on', 20)) ?? Subject::Service),
+                'kinds' => InstallationKind::cases(),
+            ],
+        );
     }
 }

@@ -6,7 +6,7 @@ namespace App\Stage\Survey;
 
 use App\Bridge\Units;
 use App\Models\Site;
-use Escapement\Core\Template\InstallationKind;
+use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 

@@ -6,9 +6,9 @@ namespace App\Stage\Survey;
 
 use App\Bridge\Units;
 use App\Models\TransferSwitch;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Wire\BadInput;
-use Escapement\Core\Wire\Node;
 use Escapement\Core\Wire\PlantReader;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -38,7 +38,9 @@ final class SwitchRequest extends FormRequest
             'has_compressor' => ['nullable', 'boolean'],
             'nominal_v' => ['required', 'numeric', 'gt:0', 'max:1000000'],
             'nominal_hz' => ['required', 'numeric', 'gt:0', 'max:1000'],
-        ] + ($this->hasEngine() ? array_fill_keys(self::ENGINE_SECONDS, $seconds) + ['crank_attempts' => ['required', 'integer', 'between:1,10']] : []);
+        ] + ($this->hasEngine() ? array_fill_keys(self::ENGINE_SECONDS, $seconds) + [
+            'crank_attempts' => ['required', 'integer', 'between:1,10'],
+        ] : []);
     }
 
     /** @return array<string, string> */

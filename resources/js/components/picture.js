@@ -3,7 +3,9 @@ const MOST_PIXELS = 16_000; // wider canvases are refused by some phones
 
 /** The server's drawing for paper, from the answer that brings it as a file, painted on a canvas and saved as a PNG. */
 export async function savePicture(answer) {
-    if (!answer.ok) { return; }
+    if (!answer.ok) {
+        return;
+    }
     const name = /filename="([^"]+)\.svg"/.exec(answer.headers.get('Content-Disposition') ?? '')?.[1] ?? 'drawing';
     const image = new Image();
     image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(await answer.text())}`;
@@ -19,6 +21,8 @@ export async function savePicture(answer) {
 
 export function picture() {
     return {
-        async save(event) { await savePicture(await fetch(event.target.dataset.from)); },
+        async save(event) {
+            await savePicture(await fetch(event.target.dataset.from));
+        },
     };
 }

@@ -8,22 +8,34 @@ export function ranks() {
     return {
         init() {
             const list = this.$refs.list;
-            if (!list) { return; }
+            if (!list) {
+                return;
+            }
             list.addEventListener('pointerdown', (event) => {
-                if (!event.target.closest('[data-grip]')) { return; }
+                if (!event.target.closest('[data-grip]')) {
+                    return;
+                }
                 held = event.target.closest('[data-rank]');
                 held.classList.add('is-held');
                 list.setPointerCapture(event.pointerId);
                 event.preventDefault();
             });
             list.addEventListener('pointermove', (event) => {
-                if (!held) { return; }
-                const other = [...list.querySelectorAll('[data-rank][data-fixed="0"]')].find((line) => line !== held && this.isOver(line, event.clientY));
-                if (other) { this.place(other, event.clientY); }
+                if (!held) {
+                    return;
+                }
+                const other = [...list.querySelectorAll('[data-rank][data-fixed="0"]')].find(
+                    (line) => line !== held && this.isOver(line, event.clientY),
+                );
+                if (other) {
+                    this.place(other, event.clientY);
+                }
             });
             for (const end of ['pointerup', 'pointercancel']) {
                 list.addEventListener(end, () => {
-                    if (!held) { return; }
+                    if (!held) {
+                        return;
+                    }
                     held.classList.remove('is-held');
                     held = null;
                     this.renumber();
@@ -36,10 +48,18 @@ export function ranks() {
         },
         place(other, y) {
             const box = other.getBoundingClientRect();
-            if (y < box.top + box.height / 2) { other.before(held); } else { other.after(held); }
+            if (y < box.top + box.height / 2) {
+                other.before(held);
+            } else {
+                other.after(held);
+            }
         },
-        up(event) { this.move(event, 'previousElementSibling', 'before'); },
-        down(event) { this.move(event, 'nextElementSibling', 'after'); },
+        up(event) {
+            this.move(event, 'previousElementSibling', 'before');
+        },
+        down(event) {
+            this.move(event, 'nextElementSibling', 'after');
+        },
         move(event, towards, side) {
             const line = event.target.closest('[data-rank]');
             const other = line[towards];
@@ -51,9 +71,13 @@ export function ranks() {
         /** Loads that must run keep their number; the others count on from 2. */
         renumber() {
             const lines = this.$refs.list.querySelectorAll('[data-rank][data-fixed="0"] [data-priority]');
-            lines.forEach((field, place) => { field.value = Math.min(99, place + 2); });
+            lines.forEach((field, place) => {
+                field.value = Math.min(99, place + 2);
+            });
             this.changed();
         },
-        changed() { this.$root.dispatchEvent(new CustomEvent('ranks-changed')); },
+        changed() {
+            this.$root.dispatchEvent(new CustomEvent('ranks-changed'));
+        },
     };
 }

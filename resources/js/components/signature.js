@@ -9,23 +9,36 @@ export function signature() {
         point(event) {
             const box = this.$refs.pad.getBoundingClientRect();
             const clamp = (value, most) => Math.max(0, Math.min(most, Math.round(value)));
-            return `${clamp((event.clientX - box.left) / box.width * 400, 400)} ${clamp((event.clientY - box.top) / box.height * 130, 130)}`;
+            return `${clamp(((event.clientX - box.left) / box.width) * 400, 400)} ${clamp(((event.clientY - box.top) / box.height) * 130, 130)}`;
         },
         begin(event) {
             this.isDrawing = true;
             this.$refs.pad.setPointerCapture(event.pointerId);
             this.path += 'M' + this.point(event);
         },
-        draw(event) { if (this.isDrawing && this.path.length < 19000) { this.path += 'L' + this.point(event); } },
-        lift() { this.isDrawing = false; },
-        clear() { this.path = ''; },
+        draw(event) {
+            if (this.isDrawing && this.path.length < 19000) {
+                this.path += 'L' + this.point(event);
+            }
+        },
+        lift() {
+            this.isDrawing = false;
+        },
+        clear() {
+            this.path = '';
+        },
         // What is signed is what the server has; marks still on this device would miss it.
         async guard(event) {
-            if (this.isCleared) { return; }
+            if (this.isCleared) {
+                return;
+            }
             event.preventDefault();
             const form = event.target;
             this.isWaiting = (await unsentCount(Number(document.querySelector('[data-watch]').dataset.runId ?? 0))) > 0;
-            if (!this.isWaiting) { this.isCleared = true; form.requestSubmit(event.submitter); } // the button pressed says how it was left
+            if (!this.isWaiting) {
+                this.isCleared = true;
+                form.requestSubmit(event.submitter);
+            } // the button pressed says how it was left
         },
         isCleared: false,
     };

@@ -1,6 +1,6 @@
 import { savePicture } from './picture.js';
 
-// The cursor on the timing strip. All it knows was computed by the server: where a time is, and what holds from when.
+// The cursor on the timing strip. It only looks up what the core's timeline says: where a time is, and what holds from when.
 
 const clock = (ms) => {
     const tenths = Math.round(ms / 100);
@@ -37,6 +37,21 @@ function turnByKey(event, field, was, show, play) {
     return true;
 }
 
+// The place of the last one that fits in a list in order, -1 for none.
+function last(list, fits) {
+    let low = -1,
+        high = list.length - 1;
+    while (low < high) {
+        const middle = Math.ceil((low + high) / 2);
+        if (fits(list[middle])) {
+            low = middle;
+        } else {
+            high = middle - 1;
+        }
+    }
+    return low;
+}
+
 class StripCursor {
     constructor(strip) {
         this.strip = strip;
@@ -48,31 +63,47 @@ class StripCursor {
         this.items = [...document.querySelectorAll('.events > li')];
         this.isDragging = false;
         this.scroll.addEventListener('pointerdown', (event) => {
-            if (!event.target.closest('.grip, .handle')) { this.isDragging = true; this.follow(event); }
+            if (!event.target.closest('.grip, .handle')) {
+                this.isDragging = true;
+                this.follow(event);
+            }
         });
-        addEventListener('pointermove', (event) => { if (this.isDragging) { this.follow(event); } });
-        addEventListener('pointerup', () => { this.isDragging = false; });
-        addEventListener('pointercancel', () => { this.isDragging = false; });
+        addEventListener('pointermove', (event) => {
+            if (this.isDragging) {
+                this.follow(event);
+            }
+        });
+        addEventListener('pointerup', () => {
+            this.isDragging = false;
+        });
+        addEventListener('pointercancel', () => {
+            this.isDragging = false;
+        });
         this.slider.addEventListener('keydown', (event) => this.key(event));
         this.items[0]?.parentElement.addEventListener('click', (event) => {
             const item = event.target.closest('li[data-moment] > button')?.parentElement;
-            if (item) { this.go(this.data.moments[Number(item.dataset.moment)].ms); }
+            if (item) {
+                this.go(this.data.moments[Number(item.dataset.moment)]);
+            }
         });
         this.line = document.querySelector('#small-line');
-        this.loads = JSON.parse(this.line?.dataset.loads ?? '[]');
         strip.querySelectorAll('.grip').forEach((grip) => this.attachGrip(grip));
         strip.querySelectorAll('.handle').forEach((handle) => this.attachHandle(handle));
         this.scroll.addEventListener('dblclick', (event) => this.addOutage(event));
-        this.go(this.data.moments[0]?.ms ?? 0, false);
+        this.go(this.data.moments[0] ?? 0, false);
     }
 
     // A grip only types into the delay's field; the server plays the new run. Escape puts it back.
     attachGrip(grip) {
         const field = document.querySelector(`#turn [name="d[/${grip.dataset.timer}_ms]"]`);
-        if (!field) { return; }
-        const from = Number(grip.dataset.fromMs), was = field.value;
+        if (!field) {
+            return;
+        }
+        const from = Number(grip.dataset.fromMs),
+            was = field.value;
         const bar = this.plot.querySelector(`[data-bar="${grip.dataset.for}"]`);
-        const start = this.x(from), end = start + Number(bar.getAttribute('width'));
+        const start = this.x(from),
+            end = start + Number(bar.getAttribute('width'));
         const show = (seconds) => {
             const x = Math.max(start + 3.4, this.x(from + seconds * 1000));
             bar.setAttribute('width', x - start);
@@ -84,19 +115,41 @@ class StripCursor {
         const play = playsOnce(field);
         const atPointer = (event) => Math.max(0, (this.ms(event.clientX - this.plot.getBoundingClientRect().left) - from) / 1000);
         let isHeld = false;
-        grip.addEventListener('pointerdown', (event) => { isHeld = true; grip.setPointerCapture(event.pointerId); event.preventDefault(); grip.focus(); });
-        grip.addEventListener('pointermove', (event) => { if (isHeld) { show(atPointer(event)); } });
-        grip.addEventListener('pointerup', () => { isHeld = false; play(); });
-        grip.addEventListener('pointercancel', () => { isHeld = false; show(Number(was)); });
+        grip.addEventListener('pointerdown', (event) => {
+            isHeld = true;
+            grip.setPointerCapture(event.pointerId);
+            event.preventDefault();
+            grip.focus();
+        });
+        grip.addEventListener('pointermove', (event) => {
+            if (isHeld) {
+                show(atPointer(event));
+            }
+        });
+        grip.addEventListener('pointerup', () => {
+            isHeld = false;
+            play();
+        });
+        grip.addEventListener('pointercancel', () => {
+            isHeld = false;
+            show(Number(was));
+        });
         grip.addEventListener('keydown', (event) => turnByKey(event, field, was, show, play));
-        grip.addEventListener('blur', () => { if (!isHeld) { play(); } });
+        grip.addEventListener('blur', () => {
+            if (!isHeld) {
+                play();
+            }
+        });
     }
 
     // A handle of a piece types into the piece's row: the first moves it, the second stretches it; Delete takes it away.
     attachHandle(handle) {
         const field = document.querySelector(`#turn [name="${handle.dataset.field}"]`);
-        if (!field) { return; }
-        const from = Number(handle.dataset.fromMs), was = field.value;
+        if (!field) {
+            return;
+        }
+        const from = Number(handle.dataset.fromMs),
+            was = field.value;
         const piece = handle.closest('.piece');
         const isStart = handle.dataset.field.endsWith('[at]');
         const home = this.x(from + Number(was) * 1000);
@@ -117,16 +170,30 @@ class StripCursor {
             event.stopPropagation();
             handle.focus();
         });
-        handle.addEventListener('pointermove', (event) => { if (offset !== null) { show(at(event)); } });
-        handle.addEventListener('pointerup', () => { offset = null; play(); });
-        handle.addEventListener('pointercancel', () => { offset = null; show(Number(was)); });
+        handle.addEventListener('pointermove', (event) => {
+            if (offset !== null) {
+                show(at(event));
+            }
+        });
+        handle.addEventListener('pointerup', () => {
+            offset = null;
+            play();
+        });
+        handle.addEventListener('pointercancel', () => {
+            offset = null;
+            show(Number(was));
+        });
         handle.addEventListener('keydown', (event) => {
             if (!turnByKey(event, field, was, show, play) && (event.key === 'Delete' || event.key === 'Backspace')) {
                 event.preventDefault();
                 document.querySelector(`#turn [name="${handle.dataset.field.replace(/\[(at|lasts)\]$/, '[gone]')}"]`)?.click();
             }
         });
-        handle.addEventListener('blur', () => { if (offset === null) { play(); } });
+        handle.addEventListener('blur', () => {
+            if (offset === null) {
+                play();
+            }
+        });
     }
 
     // Twice on the strip while a script is being edited: an outage begins there.
@@ -150,16 +217,24 @@ class StripCursor {
         return Math.round(fromMs + Math.max(0, Math.min(1, (x - fromX) / Math.max(0.1, toX - fromX))) * (toMs - fromMs));
     }
 
-    follow(event) { this.go(this.ms(event.clientX - this.plot.getBoundingClientRect().left)); }
+    follow(event) {
+        this.go(this.ms(event.clientX - this.plot.getBoundingClientRect().left));
+    }
 
     key(event) {
         const moves = { ArrowRight: 1, ArrowLeft: -1, Home: -Infinity, End: Infinity };
         const way = moves[event.key];
-        if (way === undefined) { return; }
+        if (way === undefined) {
+            return;
+        }
         event.preventDefault();
-        if (!Number.isFinite(way)) { return this.go(way < 0 ? 0 : this.data.untilMs); }
-        if (event.shiftKey) { return this.go(this.at + way * 100); }
-        const times = this.data.moments.map((moment) => moment.ms);
+        if (!Number.isFinite(way)) {
+            return this.go(way < 0 ? 0 : this.data.untilMs);
+        }
+        if (event.shiftKey) {
+            return this.go(this.at + way * 100);
+        }
+        const times = this.data.moments;
         const next = way > 0 ? times.find((ms) => ms > this.at) : times.filter((ms) => ms < this.at).pop();
         this.go(next ?? (way > 0 ? this.data.untilMs : 0));
     }
@@ -175,49 +250,56 @@ class StripCursor {
         const text = this.group.querySelector('text');
         text.setAttribute('x', flag);
         text.textContent = clock(this.at);
-        if (mayScroll && this.scroll.scrollWidth > this.scroll.clientWidth && (x < this.scroll.scrollLeft + 20 || x > this.scroll.scrollLeft + this.scroll.clientWidth - 20)) {
+        if (
+            mayScroll &&
+            this.scroll.scrollWidth > this.scroll.clientWidth &&
+            (x < this.scroll.scrollLeft + 20 || x > this.scroll.scrollLeft + this.scroll.clientWidth - 20)
+        ) {
             this.scroll.scrollLeft = x - this.scroll.clientWidth / 2;
         }
         this.say(this.moment());
     }
 
     moment() {
-        let low = -1, high = this.data.moments.length - 1;
-        while (low < high) { // the last one that is not after the cursor
-            const middle = Math.ceil((low + high) / 2);
-            if (this.data.moments[middle].ms <= this.at) { low = middle; } else { high = middle - 1; }
-        }
-        return low;
+        return last(this.data.moments, (ms) => ms <= this.at);
     }
 
-    volts() {
-        const corners = this.data.volts;
-        for (let i = corners.length - 1; i > 0; i--) {
-            const [from, v] = corners[i - 1], [to, w] = corners[i];
-            if (this.at >= to) { return w; }
-            if (this.at >= from && to > from) { return v + (w - v) * (this.at - from) / (to - from); }
-        }
-        return corners[0][1];
+    // What a lane says at the cursor.
+    lane(steps) {
+        return steps[last(steps, ([fromMs]) => fromMs <= this.at)]?.[1] ?? '';
+    }
+
+    volts(corners) {
+        const place = last(corners, ([ms]) => ms <= this.at);
+        const [from, v] = corners[Math.max(0, place)],
+            [to, w] = corners[place + 1] ?? [from, v];
+        return to > from ? v + ((w - v) * (this.at - from)) / (to - from) : v;
     }
 
     // The one-line beside the strip: which side is closed, and what has voltage; the style sheet does the rest.
-    drawLine(state) {
-        if (!this.line) { return; }
-        const volts = this.volts();
+    drawLine() {
+        if (!this.line) {
+            return;
+        }
+        const { lanes, volts, loads } = this.data;
         const data = this.line.dataset;
-        data.position = state.position;
-        data.bus = state.live && state.position !== 'between' ? state.position : 'dark';
-        data.n = volts >= this.data.nominalV / 2 ? 'live' : 'dead';
-        data.e = ['running', 'cooling'].includes(state.engine) || this.data.isTwo && state.e ? 'live' : 'dead';
-        this.line.querySelector('[data-volts="n"]').textContent = `${volts.toFixed(0)} V`;
-        this.line.querySelector('[data-volts="e"]').textContent = data.e === 'live' ? `${this.data.emergencyV} V` : '0 V';
+        data.position = this.lane(lanes.position);
+        data.bus = this.lane(lanes.bus);
+        data.n = this.lane(lanes.nLive);
+        data.e = this.lane(lanes.eLive);
+        for (const side of ['n', 'e']) {
+            this.line.querySelector(`[data-volts="${side}"]`).textContent = `${this.volts(volts[side]).toFixed(0)} V`;
+        }
         this.line.querySelector('.bus-word').textContent = data.bus === 'dark' ? 'dark' : 'live';
-        this.loads.forEach((id, i) => {
-            const load = this.line.querySelectorAll('.load')[i];
-            const isShed = state.shed.includes(id);
+        this.line.querySelectorAll('.load').forEach((load, i) => {
+            const isShed = this.lane(loads[i]) === 'shed';
             load.classList.toggle('is-shed', isShed);
             load.querySelector('.load-word').textContent = isShed ? 'shed' : '';
         });
+    }
+
+    timer() {
+        return this.data.timers.find(([from, to]) => from <= this.at && this.at < to);
     }
 
     say(place) {
@@ -227,30 +309,44 @@ class StripCursor {
             now?.classList.add('now');
             this.marked = now;
             const list = now?.parentElement;
-            if (now && list.scrollHeight > list.clientHeight) { // the list follows the cursor, the page stays
+            if (now && list.scrollHeight > list.clientHeight) {
+                // the list follows the cursor, the page stays
                 list.scrollTop = now.offsetTop - list.offsetTop - 4;
             }
         }
-        const state = this.data.moments[place]?.state ?? this.data.first;
-        const put = (name, words) => { const cell = document.querySelector(`#cursor-values [data-at="${name}"]`); if (cell) { cell.textContent = words; } };
+        const put = (name, words) => {
+            const cell = document.querySelector(`#cursor-values [data-at="${name}"]`);
+            if (cell) {
+                cell.textContent = words;
+            }
+        };
         const flag = document.querySelector('#cursor-clock');
-        if (flag) { flag.textContent = clock(this.at); }
+        if (flag) {
+            flag.textContent = clock(this.at);
+        }
         const cursorAt = document.querySelector('#cursor-at');
-        if (cursorAt) { cursorAt.value = (this.at / 1000).toFixed(1); }
-        put('n', state.n ? 'good' : 'lost');
-        put('engine', state.engine);
-        const [name, timer] = Object.entries(state.timers)[0] ?? [];
-        put('timer', name ? `${name} ${((this.at - timer[0]) / 1000).toFixed(1)} of ${(timer[1] / 1000).toFixed(1)}\u202Fs` : 'none');
-        this.drawLine(state);
+        if (cursorAt) {
+            cursorAt.value = (this.at / 1000).toFixed(1);
+        }
+        put('n', this.lane(this.data.lanes.n));
+        put('engine', this.lane(this.data.lanes.engine) || 'none');
+        const [from, , name, duration] = this.timer() ?? [];
+        put('timer', name ? `${name} ${((this.at - from) / 1000).toFixed(1)} of ${(duration / 1000).toFixed(1)}\u202Fs` : 'none');
+        this.drawLine();
         this.slider.setAttribute('aria-valuenow', this.at);
-        this.slider.setAttribute('aria-valuetext', `at ${clock(this.at)}: ${this.items[place]?.querySelector('b')?.textContent ?? 'nothing has happened yet'}`);
+        this.slider.setAttribute(
+            'aria-valuetext',
+            `at ${clock(this.at)}: ${this.items[place]?.querySelector('b')?.textContent ?? 'nothing has happened yet'}`,
+        );
     }
 }
 
 export function attachStrips() {
     document.querySelectorAll('[data-png][hidden]').forEach((button) => {
         button.hidden = false;
-        button.addEventListener('click', async () => savePicture(await fetch(button.dataset.png, { method: 'POST', body: new FormData(button.closest('form')) })));
+        button.addEventListener('click', async () =>
+            savePicture(await fetch(button.dataset.png, { method: 'POST', body: new FormData(button.closest('form')) })),
+        );
     });
     document.querySelectorAll('.strip[data-cursor]:not([data-attached])').forEach((strip) => {
         strip.dataset.attached = 'yes';

@@ -1,9 +1,12 @@
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'commission'])
 @section('title', $page->run->switch->site->name . ': procedure')
 @section('main')
-<div x-data="procedure" data-run="{{ $page->run->id }}" data-user="{{ auth()->id() }}" data-send-to="{{ route('answers', $page->run) }}"
-    data-pictures-to="{{ route('run.photos', $page->run) }}">
-<p class="net" role="status"><svg width="15" height="22" viewBox="0 0 15 22" aria-hidden="true"><rect x="1" y="1" width="13" height="20" rx="2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M4.5 11l2 2.5 4-5" fill="none" stroke="currentColor" stroke-width="1.6"/></svg><span x-text="netWords">Kept on this device first.</span><b x-text="unsentWords"></b></p>
-@include('commissioning.partials._procedure')
-</div>
+    <div x-data="procedure" data-run="{{ $page->run->id }}" data-user="{{ auth()->id() }}" data-send-to="{{ route('answers', $page->run) }}"
+        data-pictures-to="{{ route('run.photos', $page->run) }}">
+        <p class="net" role="status"><svg width="15" height="22" viewBox="0 0 15 22" aria-hidden="true">
+                <rect x="1" y="1" width="13" height="20" rx="2" fill="none" stroke="currentColor" stroke-width="1.6" />
+                <path d="M4.5 11l2 2.5 4-5" fill="none" stroke="currentColor" stroke-width="1.6" />
+            </svg><span x-text="netWords">Kept on this device first.</span><b x-text="unsentWords"></b></p>
+        @include('commissioning.partials._procedure')
+    </div>
 @endsection

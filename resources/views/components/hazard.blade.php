@@ -1,1 +1,3 @@
-<div class="hazard" role="note"><p>{{ $slot }}</p></div>
+<div class="hazard" role="note">
+    <p>{{ $slot }}</p>
+</div>

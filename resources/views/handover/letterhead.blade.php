@@ -1,4 +1,15 @@
-<table class="head-of-paper"><tbody><tr>
-    <td>@if ($company)<span class="company">{{ $company->name }}</span>@foreach ($company->headLines() as $line)<br>{{ $line }}@endforeach @endif</td>
-    <td class="right"><b>{{ $title }}</b><br>{{ $under }}</td>
-</tr></tbody></table>
+<table class="head-of-paper">
+    <tbody>
+        <tr>
+            <td>
+                @if ($company)
+                    <span class="company">{{ $company->name }}</span>
+                    @foreach ($company->headLines() as $line)
+                        <br>{{ $line }}
+                    @endforeach
+                @endif
+            </td>
+            <td class="right"><b>{{ $title }}</b><br>{{ $under }}</td>
+        </tr>
+    </tbody>
+</table>

@@ -1,9 +1,25 @@
-<table class="ruled settings-list"><tbody>
-    @foreach ($report->sheetGroups as $heading => $fields)
-        @php($given = array_filter($fields, fn ($field) => $field->typed($run->sheet->settings) !== ''))
-        @if ($given !== [])<tr><th colspan="4">{{ $heading }}</th></tr>@endif
-        @foreach (array_chunk($given, 2) as $pair)
-            <tr>@foreach ($pair as $field)<td>{{ $field->label }}</td><td class="fig">{{ $field->unit === 'check' ? 'yes' : $field->typed($run->sheet->settings) }}{{ in_array($field->unit, ['s', '%', 'kW'], true) ? ' ' . $field->unit : '' }}</td>@endforeach @if (count($pair) === 1)<td></td><td></td>@endif</tr>
+<table class="ruled settings-list">
+    <tbody>
+        @foreach ($report->sheetGroups as $heading => $fields)
+            @php($given = array_filter($fields, fn($field) => $field->typed($run->sheet->settings) !== ''))
+            @if ($given !== [])
+                <tr>
+                    <th colspan="4">{{ $heading }}</th>
+                </tr>
+            @endif
+            @foreach (array_chunk($given, 2) as $pair)
+                <tr>
+                    @foreach ($pair as $field)
+                        <td>{{ $field->label }}</td>
+                        <td class="fig">
+                            {{ $field->unit === 'check' ? 'yes' : $field->typed($run->sheet->settings) }}{{ in_array($field->unit, ['s', '%', 'kW'], true) ? ' ' . $field->unit : '' }}
+                        </td>
+                        @endforeach @if (count($pair) === 1)
+                            <td></td>
+                            <td></td>
+                        @endif
+                </tr>
+            @endforeach
         @endforeach
-    @endforeach
-    </tbody></table>
+    </tbody>
+</table>

@@ -1,5 +1,6 @@
 <!doctype html>
 <html lang="en" data-bs-theme="light">
+
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -10,34 +11,45 @@
     <link rel="manifest" href="/manifest.webmanifest">
     @vite(['resources/css/app.css', 'resources/js/app.js'])
 </head>
+
 <body class="@yield('body')">
-<a class="skip" href="#main">To the content</a>
-<x-defs/>
-<header class="bar">
-    <a class="home" aria-label="Escapement, to the board" href="{{ auth()->check() ? route('board') : route('login') }}"><x-logo/><span>Escapement</span></a>
-    @hasSection('site')
-        <div class="bar-site">@yield('site')</div>
-    @else
-        @auth<nav aria-label="Main"><a href="{{ route('board') }}" @if (request()->routeIs('board')) aria-current="page" @endif>Board</a><a href="{{ route('library') }}" @if (request()->routeIs('library', 'recording')) aria-current="page" @endif>Library</a></nav>@endauth
-    @endif
-    @auth
-        <div class="bar-end">
-            @yield('bar-end')
-            <div class="menu" x-data="menu">
-                <button class="who" type="button" x-on:click="toggle" x-bind:aria-expanded="isOpen" aria-controls="account-menu" aria-label="Your account, {{ auth()->user()->name }}">{{ auth()->user()->initials('') }}</button>
-                <div class="menu-list" id="account-menu" x-show="isOpen" x-cloak x-on:click.outside="close" x-on:keydown.escape="close">
-                    <p><b>{{ auth()->user()->name }}</b><br>{{ auth()->user()->company->name }}, {{ auth()->user()->role->value }}</p>
-                    <a class="for-phone" href="{{ route('board') }}">Board</a><a class="for-phone" href="{{ route('library') }}">Library</a>
-                    @if (auth()->user()->role === \App\Models\Role::Lead)<a href="{{ route('people') }}">People</a>@endif
-                    <a href="{{ route('account') }}">Password</a>
-                    <button type="button" x-on:click="turnTheme" x-text="themeWords">Dark</button>
-                    <form method="post" action="{{ route('logout') }}">@csrf<button type="submit">Sign out</button></form>
+    <a class="skip" href="#main">To the content</a>
+    <x-defs />
+    <header class="bar">
+        <a class="home" aria-label="Escapement, to the board"
+            href="{{ auth()->check() ? route('board') : route('login') }}"><x-logo /><span>Escapement</span></a>
+        @hasSection('site')
+            <div class="bar-site">@yield('site')</div>
+        @else
+            @auth<nav aria-label="Main"><a href="{{ route('board') }}"
+                        @if (request()->routeIs('board')) aria-current="page" @endif>Board</a><a href="{{ route('library') }}"
+                    @if (request()->routeIs('library', 'recording')) aria-current="page" @endif>Library</a></nav>@endauth
+        @endif
+        @auth
+            <div class="bar-end">
+                @yield('bar-end')
+                <div class="menu" x-data="menu">
+                    <button class="who" type="button" x-on:click="toggle" x-bind:aria-expanded="isOpen" aria-controls="account-menu"
+                        aria-label="Your account, {{ auth()->user()->name }}">{{ auth()->user()->initials('') }}</button>
+                    <div class="menu-list" id="account-menu" x-show="isOpen" x-cloak x-on:click.outside="close" x-on:keydown.escape="close">
+                        <p><b>{{ auth()->user()->name }}</b><br>{{ auth()->user()->company->name }}, {{ auth()->user()->role->value }}</p>
+                        <a class="for-phone" href="{{ route('board') }}">Board</a><a class="for-phone"
+                            href="{{ route('library') }}">Library</a>
+                        @if (auth()->user()->role === \App\Models\Role::Lead)
+                            <a href="{{ route('people') }}">People</a>
+                        @endif
+                        <a href="{{ route('account') }}">Password</a>
+                        <button type="button" x-on:click="turnTheme" x-text="themeWords">Dark</button>
+                        <form method="post" action="{{ route('logout') }}">@csrf<button type="submit">Sign out</button></form>
+                    </div>
+                    <noscript>
+                        <form method="post" action="{{ route('logout') }}">@csrf<button type="submit">Sign out</button></form>
+                    </noscript>
                 </div>
-                <noscript><form method="post" action="{{ route('logout') }}">@csrf<button type="submit">Sign out</button></form></noscript>
             </div>
-        </div>
-    @endauth
-</header>
-@yield('content')
+        @endauth
+    </header>
+    @yield('content')
 </body>
+
 </html>

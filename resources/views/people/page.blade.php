@@ -1,52 +1,66 @@
 @extends('layouts.app')
 @section('title', 'People')
 @section('content')
-<main id="main" class="narrow">
-    @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
-    <h1>People of {{ auth()->user()->company->name }}</h1>
-    <p class="lead-in">A lead adds people, a technician writes, a viewer reads. Whoever leaves keeps the name in every record.</p>
-    <ul class="people">
-    @foreach ($people as $person)
-        <li>
-            <form method="post" action="{{ route('people.change', $person->id) }}">
-                @csrf @method('put')
-                <span><b>{{ $person->name }}</b><small>{{ $person->email }}{{ $person->left_at ? ', gone' : '' }}</small></span>
-                @if ($person->is(auth()->user()))
-                    <span>{{ $person->role->value }}, you</span>
-                @else
-                    <select class="form-select" name="role" aria-label="Role of {{ $person->name }}">@foreach ($roles as $role)<option value="{{ $role->value }}" @selected($role === $person->role)>{{ $role->value }}</option>@endforeach</select>
-                    <label class="check"><input class="form-check-input" type="checkbox" name="is_here" value="1" @checked($person->left_at === null)>may sign in</label>
-                    <button class="btn btn-outline-primary" type="submit">Save<span class="visually-hidden"> {{ $person->name }}</span></button>
-                @endif
-            </form>
-            @error("role.$person->id")<p class="field-error"><x-glyph kind="stop"/>{{ $message }}</p>@enderror
-        </li>
-    @endforeach
-    </ul>
-    @php($company = auth()->user()->company)
-    <form method="post" action="{{ route('company.save') }}" class="block">
-        @csrf @method('put')
-        <h2>The company</h2>
-        <p class="field-hint">This stands at the head of every report and owner's page.</p>
-        <div class="fields">
-            <x-field name="company_name" label="Name of the company" :value="old('company_name', $company->name)"/>
-            <x-field name="telephone" label="Telephone for owners" inputmode="tel" :value="old('telephone', $company->telephone)"
-                hint="Whom they call when it does not work"/>
-            <x-field name="company_address" label="Address of the company" :value="old('company_address', $company->address)"/>
-            <x-field name="licence" label="Licence" :value="old('licence', $company->licence)" hint="As the law asks it on paper"/>
-        </div>
-        <button class="btn btn-outline-primary" type="submit">Save the company</button>
-    </form>
-    <form method="post" action="{{ route('people.add') }}" class="block">
-        @csrf
-        <h2>Add somebody</h2>
-        <div class="fields">
-            <x-field name="name" label="Name" :value="old('name', '')"/>
-            <x-field name="email" label="Address" type="email" :value="old('email', '')"/>
-            <div class="field"><label for="f-role">Role</label><select id="f-role" class="form-select" name="role">@foreach ($roles as $role)<option value="{{ $role->value }}" @selected(old('role', 'technician') === $role->value)>{{ $role->value }}</option>@endforeach</select></div>
-            <x-field name="password" label="First password" type="password" autocomplete="new-password" hint="12 characters at least"/>
-        </div>
-        <button class="btn btn-primary" type="submit">Add</button>
-    </form>
-</main>
+    <main id="main" class="narrow">
+        @if (session('said'))
+            <p class="said" role="status">{{ session('said') }}</p>
+        @endif
+        <h1>People of {{ auth()->user()->company->name }}</h1>
+        <p class="lead-in">A lead adds people, a technician writes, a viewer reads. Whoever leaves keeps the name in every record.</p>
+        <ul class="people">
+            @foreach ($people as $person)
+                <li>
+                    <form method="post" action="{{ route('people.change', $person->id) }}">
+                        @csrf @method('put')
+                        <span><b>{{ $person->name }}</b><small>{{ $person->email }}{{ $person->left_at ? ', gone' : '' }}</small></span>
+                        @if ($person->is(auth()->user()))
+                            <span>{{ $person->role->value }}, you</span>
+                        @else
+                            <select class="form-select" name="role" aria-label="Role of {{ $person->name }}">
+                                @foreach ($roles as $role)
+                                    <option value="{{ $role->value }}" @selected($role === $person->role)>{{ $role->value }}</option>
+                                @endforeach
+                            </select>
+                            <label class="check"><input class="form-check-input" type="checkbox" name="is_here" value="1"
+                                    @checked($person->left_at === null)>may sign in</label>
+                            <button class="btn btn-outline-primary" type="submit">Save<span class="visually-hidden">
+                                    {{ $person->name }}</span></button>
+                        @endif
+                    </form>
+                    @error("role.$person->id")
+                        <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
+                    @enderror
+                </li>
+            @endforeach
+        </ul>
+        @php($company = auth()->user()->company)
+        <form method="post" action="{{ route('company.save') }}" class="block">
+            @csrf @method('put')
+            <h2>The company</h2>
+            <p class="field-hint">This stands at the head of every report and owner's page.</p>
+            <div class="fields">
+                <x-field name="company_name" label="Name of the company" :value="old('company_name', $company->name)" />
+                <x-field name="telephone" label="Telephone for owners" inputmode="tel" :value="old('telephone', $company->telephone)"
+                    hint="Whom they call when it does not work" />
+                <x-field name="company_address" label="Address of the company" :value="old('company_address', $company->address)" />
+                <x-field name="licence" label="Licence" :value="old('licence', $company->licence)" hint="As the law asks it on paper" />
+            </div>
+            <button class="btn btn-outline-primary" type="submit">Save the company</button>
+        </form>
+        <form method="post" action="{{ route('people.add') }}" class="block">
+            @csrf
+            <h2>Add somebody</h2>
+            <div class="fields">
+                <x-field name="name" label="Name" :value="old('name', '')" />
+                <x-field name="email" label="Address" type="email" :value="old('email', '')" />
+                <div class="field"><label for="f-role">Role</label><select id="f-role" class="form-select" name="role">
+                        @foreach ($roles as $role)
+                            <option value="{{ $role->value }}" @selected(old('role', 'technician') === $role->value)>{{ $role->value }}</option>
+                        @endforeach
+                    </select></div>
+                <x-field name="password" label="First password" type="password" autocomplete="new-password" hint="12 characters at least" />
+            </div>
+            <button class="btn btn-primary" type="submit">Add</button>
+        </form>
+    </main>
 @endsection

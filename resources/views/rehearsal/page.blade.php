@@ -2,5 +2,5 @@
 @section('title', $bench->switch->site->name . ': rehearsal')
 @section('frame', 'frame-wide')
 @section('main')
-@include('rehearsal.partials._bench')
+    @include('rehearsal.partials._bench')
 @endsection

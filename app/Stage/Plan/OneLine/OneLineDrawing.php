@@ -106,13 +106,21 @@ final class OneLineDrawing
     {
         $style = (string) file_get_contents(resource_path('svg/one-line-paper.css'));
 
-        return (string) preg_replace('/^<svg class="one-line" (.*?)>/', '<svg xmlns="http://www.w3.org/2000/svg" class="one-line" $1><style>' . $style . '</style>', $this->svg(), 1);
+        return (string) preg_replace(
+            '/^<svg class="one-line" (.*?)>/',
+            '<svg xmlns="http://www.w3.org/2000/svg" class="one-line" $1><style>' . $style . '</style>',
+            $this->svg(),
+            1,
+        );
     }
 
     /** The same for a PDF, as a picture of this page's own: data and all. */
     public function pdfImage(): string
     {
-        return 'data:image/svg+xml;base64,' . base64_encode(PaperInk::on($this->svg(), (string) file_get_contents(resource_path('svg/one-line-paper.css'))));
+        return 'data:image/svg+xml;base64,' . base64_encode(PaperInk::on(
+            $this->svg(),
+            (string) file_get_contents(resource_path('svg/one-line-paper.css')),
+        ));
     }
 
     public function isWide(): bool
@@ -140,16 +148,31 @@ final class OneLineDrawing
             [$x2, $y2] = $this->entry($link);
             // What comes to the emergency side runs at a height of its own, so that only drops cross.
             $rail = $y2 - ($link->toPort === 'emergency' ? 30 : 18);
-            $path = abs($x1 - $x2) < 0.5 ? sprintf('M%.1f %.1fV%.1f', $x1, $y1, $y2) : sprintf('M%.1f %.1fV%.1fH%.1fV%.1f', $x1, $y1, $rail, $x2, $y2);
+            $path = abs($x1 - $x2) < 0.5 ? sprintf('M%.1f %.1fV%.1f', $x1, $y1, $y2) : sprintf(
+                'M%.1f %.1fV%.1fH%.1fV%.1f',
+                $x1,
+                $y1,
+                $rail,
+                $x2,
+                $y2,
+            );
             $sources = $this->live[$link->to()] ?? [];
-            $class = $sources === [] ? 'none' : ($this->drawing->byId[$sources[0]]->isUtilityLike() ? 'util' : ($this->drawing->byId[$sources[0]]->kind === 'inverter' ? 'batt' : 'gen'));
+            $class = $sources === []
+                ? 'none'
+                : ($this->drawing->byId[$sources[0]]->isUtilityLike()
+                    ? 'util'
+                    : ($this->drawing->byId[$sources[0]]->kind === 'inverter' ? 'batt' : 'gen'));
             $groups["$link->fromId $class"] = ['class' => $class, 'd' => ($groups["$link->fromId $class"]['d'] ?? '') . $path];
             if (isset($this->stillLive[$link->to()])) {
                 $this->tubes .= sprintf('<path class="still" d="%s"/>', $path);
             }
         }
         foreach ($groups as $group) {
-            $this->tubes .= sprintf('<g class="tube tube-%s"><path class="case" d="%2$s"/><path class="out" d="%2$s"/><path class="in" d="%2$s"/></g>', $group['class'], $group['d']);
+            $this->tubes .= sprintf(
+                '<g class="tube tube-%s"><path class="case" d="%2$s"/><path class="out" d="%2$s"/><path class="in" d="%2$s"/></g>',
+                $group['class'],
+                $group['d'],
+            );
         }
     }
 
@@ -207,7 +230,14 @@ final class OneLineDrawing
         $this->boxes .= '</g>';
         $this->drawBond($e, $left + self::BOX_PX, $y + $height);
         if ($this->testPoint !== null && explode('.', $this->testPoint)[0] === $e->id) {
-            $this->marks .= sprintf('<g class="test-here"><path d="M%.1f %.1fh-58l-7 10l7 10h58z"/><text x="%.1f" y="%.1f" text-anchor="middle">Test here</text></g>', $left + 2, $y + 4, $left - 28, $y + 19);
+            $this->marks .= sprintf(
+                '<g class="test-here"><path d="M%.1f %.1fh-58l-7 10l7 10h58z"/><text x="%.1f" y="%.1f" text-anchor="middle">Test '
+                    . 'here</text></g>',
+                $left + 2,
+                $y + 4,
+                $left - 28,
+                $y + 19,
+            );
         }
     }
 
@@ -220,8 +250,24 @@ final class OneLineDrawing
     {
         $letter = $e->isUtilityLike() ? 'U' : ($e->kind === 'inverter' ? 'B' : 'G');
 
-        return $this->box($left, $y, $height) . sprintf('<rect class="plate plate-%s" x="%.1f" y="%.1f" width="26" height="%d"/><text class="letter" x="%.1f" y="%.1f" text-anchor="middle">%1$s</text>', $letter, $left, $y, $height, $left + 13, $y + 26)
-            . $this->text($left + 32, $y + 18, $this->names[$e->id] ?? $e->id, 'name', 'start', 11) . $this->text($left + 32, $y + 34, $e->breakerA === null ? '' : "$e->breakerA\u{202F}A out", 'detail', 'start', 13);
+        return $this->box($left, $y, $height) . sprintf(
+            '<rect class="plate plate-%s" x="%.1f" y="%.1f" width="26" height="%d"/><text class="letter" x="%.1f" y="%.1f" '
+                . 'text-anchor="middle">%1$s</text>',
+            $letter,
+            $left,
+            $y,
+            $height,
+            $left + 13,
+            $y + 26,
+        )
+            . $this->text($left + 32, $y + 18, $this->names[$e->id] ?? $e->id, 'name', 'start', 11) . $this->text(
+                $left + 32,
+                $y + 34,
+                $e->breakerA === null ? '' : "$e->breakerA\u{202F}A out",
+                'detail',
+                'start',
+                13,
+            );
     }
 
     private function transferSwitch(Element $e, float $x, float $y, int $height): string
@@ -235,8 +281,27 @@ final class OneLineDrawing
         $isMainOpen = $this->open === "$e->id.main";
 
         return $this->box($x - self::BOX_PX / 2, $y, $height)
-            . sprintf('<path class="wire" d="M%.1f %.1fV%.1fM%.1f %.1fV%.1fM%.1f %.1fV%.1f"/>', $x - 30, $y, $y + 12, $x + 30, $y, $y + 12, $x, $middle + 4, $y + $height)
-            . sprintf('<circle cx="%.1f" cy="%.1f" r="4.4"/><circle cx="%.1f" cy="%2$.1f" r="4.4"/><circle class="full" cx="%.1f" cy="%.1f" r="4.4"/>', $x - 30, $y + 16, $x + 30, $x, $middle)
+            . sprintf(
+                '<path class="wire" d="M%.1f %.1fV%.1fM%.1f %.1fV%.1fM%.1f %.1fV%.1f"/>',
+                $x - 30,
+                $y,
+                $y + 12,
+                $x + 30,
+                $y,
+                $y + 12,
+                $x,
+                $middle + 4,
+                $y + $height,
+            )
+            . sprintf(
+                '<circle cx="%.1f" cy="%.1f" r="4.4"/><circle cx="%.1f" cy="%2$.1f" r="4.4"/><circle class="full" cx="%.1f" '
+                    . 'cy="%.1f" r="4.4"/>',
+                $x - 30,
+                $y + 16,
+                $x + 30,
+                $x,
+                $middle,
+            )
             . sprintf('<path class="arm" d="M%.1f %.1fL%.1f %.1f"/>', $x, $middle, $to[0], $to[1])
             . $this->text(
                 $x - 48,
@@ -262,7 +327,15 @@ final class OneLineDrawing
         $isOpen = $this->open === $e->id || ! $e->isClosed;
 
         return $this->box($x - self::BOX_PX / 2, $y, $height)
-            . sprintf('<circle cx="%.1f" cy="%.1f" r="3.6"/><circle class="full" cx="%1$.1f" cy="%.1f" r="3.6"/><path class="arm" d="M%1$.1f %3$.1fL%.1f %.1f"/>', $x - 34, $y + 9, $y + 35, $isOpen ? $x - 46 : $x - 34, $y + 11)
+            . sprintf(
+                '<circle cx="%.1f" cy="%.1f" r="3.6"/><circle class="full" cx="%1$.1f" cy="%.1f" r="3.6"/><path class="arm" '
+                    . 'd="M%1$.1f %3$.1fL%.1f %.1f"/>',
+                $x - 34,
+                $y + 9,
+                $y + 35,
+                $isOpen ? $x - 46 : $x - 34,
+                $y + 11,
+            )
             . $this->text($x - 22, $y + 18, $this->names[$e->id] ?? $e->id, 'name', 'start', 11)
             . $this->text(
                 $x - 22,
@@ -278,7 +351,14 @@ final class OneLineDrawing
     {
         $isFed = isset($this->live["$e->id.in"]);
 
-        return sprintf('<rect class="%s" x="%.1f" y="%.1f" width="%d" height="%d"/>', $isFed ? 'fed' : 'dark', $left, $y, self::BOX_PX, $height)
+        return sprintf(
+            '<rect class="%s" x="%.1f" y="%.1f" width="%d" height="%d"/>',
+            $isFed ? 'fed' : 'dark',
+            $left,
+            $y,
+            self::BOX_PX,
+            $height,
+        )
             . $this->text($left + self::BOX_PX / 2, $y + 16, $this->names[$e->id] ?? $e->id, $isFed ? 'name' : 'name on-dark', 'middle', 15)
             . $this->text(
                 $left + self::BOX_PX / 2,
@@ -301,7 +381,14 @@ final class OneLineDrawing
             default => '',
         };
 
-        return $this->text($x, $y + ($detail === '' ? 26 : 18), $this->names[$e->id] ?? $e->id, 'name', 'middle', 15) . $this->text($x, $y + 34, $detail, $isOpen ? 'open' : 'detail', 'middle', 16);
+        return $this->text(
+            $x,
+            $y + ($detail === '' ? 26 : 18),
+            $this->names[$e->id] ?? $e->id,
+            'name',
+            'middle',
+            15,
+        ) . $this->text($x, $y + 34, $detail, $isOpen ? 'open' : 'detail', 'middle', 16);
     }
 
     /** The link between neutral and ground: stays in ink, goes in stop with two slashes, is to be fitted dashed. */
@@ -314,12 +401,24 @@ final class OneLineDrawing
         $x = $right + 1;
         $y = $foot - 14;
         $class = str_replace(' ', '-', $mark['kind']);
-        $this->marks .= sprintf('<g class="bond bond-%s"><title>%s</title><path class="link" d="M%.1f %.1fv18"/>', $class, $this->esc("Bond: {$mark['kind']}"), $x, $y);
+        $this->marks .= sprintf(
+            '<g class="bond bond-%s"><title>%s</title><path class="link" d="M%.1f %.1fv18"/>',
+            $class,
+            $this->esc("Bond: {$mark['kind']}"),
+            $x,
+            $y,
+        );
         if ($mark['kind'] === 'goes') {
             $this->marks .= sprintf('<path class="slash" d="M%.1f %.1fl10 -5M%1$.1f %.1fl10 -5"/>', $x - 5, $y + 9, $y + 14);
         }
         if ($mark['n'] !== null) {
-            $this->marks .= sprintf('<circle cx="%.1f" cy="%.1f" r="11"/><text x="%1$.1f" y="%.1f" text-anchor="middle">%d</text>', $x, $y - 12, $y - 7.5, $mark['n']);
+            $this->marks .= sprintf(
+                '<circle cx="%.1f" cy="%.1f" r="11"/><text x="%1$.1f" y="%.1f" text-anchor="middle">%d</text>',
+                $x,
+                $y - 12,
+                $y - 7.5,
+                $mark['n'],
+            );
         }
         $this->marks .= '</g>';
     }

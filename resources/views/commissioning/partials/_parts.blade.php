@@ -1,23 +1,27 @@
 {{-- what a run says to the parts of a proof: $parts from the core, $run --}}
-@foreach ([
-    ['Proves', \Escapement\Core\Commissioning\Proof\PartOutcome::Proved, 'proven'],
-    ['Fails', \Escapement\Core\Commissioning\Proof\PartOutcome::Failed, 'stop'],
-    ['Leaves open', \Escapement\Core\Commissioning\Proof\PartOutcome::Open, 'warn'],
-    ['Not part of this run', \Escapement\Core\Commissioning\Proof\PartOutcome::Untouched, 'note'],
-] as [$title, $outcome, $glyph])
-@php($those = $parts->in($outcome))
-@if ($those !== [])
-<h3>{{ $title }}</h3>
-<ul class="parts">
-    @foreach ($those as $part)
-    <li><x-glyph :kind="$glyph"/><span><b>{{ $part->part->label() }}</b>@if ($part->isNoted), with a note @endif
-        @if ($part->why !== [])<small>{{ implode(' ', array_slice($part->why, 0, 3)) }}{{ count($part->why) > 3 ? ' And ' . (count($part->why) - 3) . ' more.' : '' }}</small>@endif
-        @if ($glyph !== 'proven')
-            <small>@if ($part->steps !== [])<a href="{{ route('procedure', ['run' => $run, 'step' => $part->steps[0]]) }}">{{ $glyph === 'note' ? 'Its steps' : 'To the step' }}</a>
-            @elseif (in_array($part->part->value, ['times', 'bait'], true))<a href="{{ route('run', $run) }}">To the stopwatch</a>@endif</small>
-        @endif
-    </span></li>
-    @endforeach
-</ul>
-@endif
+@foreach ([['Proves', \Escapement\Core\Commissioning\Proof\PartOutcome::Proved, 'proven'], ['Fails', \Escapement\Core\Commissioning\Proof\PartOutcome::Failed, 'stop'], ['Leaves open', \Escapement\Core\Commissioning\Proof\PartOutcome::Open, 'warn'], ['Not part of this run', \Escapement\Core\Commissioning\Proof\PartOutcome::Untouched, 'note']] as [$title, $outcome, $glyph])
+    @php($those = $parts->in($outcome))
+    @if ($those !== [])
+        <h3>
+            {{ $title }}</h3>
+        <ul class="parts">
+            @foreach ($those as $part)
+                <li><x-glyph :kind="$glyph" /><span><b>{{ $part->part->label() }}</b>{{ $part->isNoted ? ', with a note' : '' }}
+                        @if ($part->why !== [])
+                            <small>{{ implode(' ', array_slice($part->why, 0, 3)) }}{{ count($part->why) > 3 ? ' And ' . (count($part->why) - 3) . ' more.' : '' }}</small>
+                        @endif
+                        @if ($glyph !== 'proven')
+                            <small>
+                                @if ($part->steps !== [])
+                                    <a
+                                        href="{{ route('procedure', ['run' => $run, 'step' => $part->steps[0]]) }}">{{ $glyph === 'note' ? 'Its steps' : 'To the step' }}</a>
+                                @elseif (in_array($part->part->value, ['times', 'bait'], true))
+                                    <a href="{{ route('run', $run) }}">To the stopwatch</a>
+                                @endif
+                            </small>
+                        @endif
+                    </span></li>
+            @endforeach
+        </ul>
+    @endif
 @endforeach

@@ -1,13 +1,50 @@
 <div id="drawing">
-<h1 class="visually-hidden">Plan</h1>
-<form method="get" action="{{ route('plan', $page->switch) }}" class="look" hx-get="{{ route('plan', $page->switch) }}" hx-target="#drawing" hx-swap="outerHTML" hx-trigger="change">
-    <fieldset><legend>Switch on</legend><div class="choice">@foreach (['normal' => 'U utility', 'off' => '0 between', 'emergency' => 'G generator'] as $value => $words)<label><input type="radio" name="on" value="{{ $value }}" @checked($page->look->on === $value)><span>{{ $words }}</span></label>@endforeach</div></fieldset>
-    <fieldset><legend>Open</legend><div class="choice"><label><input type="radio" name="open" value="" @checked($page->openDevice() === null)><span>nothing</span></label>@foreach ($page->openable() as $device)<label><input type="radio" name="open" value="{{ $device->ref }}" @checked($page->look->open === $device->ref)><span>{{ $page->name($device->ref) }}</span></label>@endforeach</div></fieldset>
-    <fieldset><legend>Bonds</legend><div class="choice">@foreach (['moves' => 'what moves', 'before' => 'before', 'after' => 'after'] as $value => $words)<label><input type="radio" name="bonds" value="{{ $value }}" @checked($page->look->bonds === $value)><span>{{ $words }}</span></label>@endforeach</div></fieldset>
-    <label class="check"><input class="form-check-input" type="checkbox" name="still" value="1" @checked($page->look->showsStillLive)> Still live</label>
-    <noscript><button class="btn btn-outline-primary" type="submit">Show it</button></noscript>
-</form>
-@if ($page->hazard())<x-hazard><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }} Engine blocked from starting, locked, tagged, then prove dead. The maker's instructions, the adopted code and the authority having jurisdiction come first.</x-hazard>@endif
-<div class="one-line-box" tabindex="0" role="region" aria-label="One-line, drawing">{!! $page->picture->svg() !!}</div>
-<p class="key"><span><i class="swatch swatch-util"></i>utility</span><span><i class="swatch swatch-gen"></i>generator</span><span><i class="swatch swatch-none"></i>nothing live</span><span>link at a corner: bond, slashed goes, dashed to fit</span><span><a href="{{ route('plan.svg', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">For paper, SVG</a></span><span><a href="{{ route('plan.pdf', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">PDF</a></span><span x-data="picture"><button type="button" class="as-link" x-on:click="save" data-from="{{ route('plan.svg', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">PNG</button></span><span><a href="{{ route('plan.export', $page->switch) }}">Drawing, JSON</a></span></p>
+    <h1 class="visually-hidden">Plan</h1>
+    <form method="get" action="{{ route('plan', $page->switch) }}" class="look" hx-get="{{ route('plan', $page->switch) }}"
+        hx-target="#drawing" hx-swap="outerHTML" hx-trigger="change">
+        <fieldset>
+            <legend>Switch on</legend>
+            <div class="choice">
+                @foreach (['normal' => 'U utility', 'off' => '0 between', 'emergency' => 'G generator'] as $value => $words)
+                    <label><input type="radio" name="on" value="{{ $value }}"
+                            @checked($page->look->on === $value)><span>{{ $words }}</span></label>
+                @endforeach
+            </div>
+        </fieldset>
+        <fieldset>
+            <legend>Open</legend>
+            <div class="choice"><label><input type="radio" name="open" value=""
+                        @checked($page->openDevice() === null)><span>nothing</span></label>
+                @foreach ($page->openable() as $device)
+                    <label><input type="radio" name="open" value="{{ $device->ref }}"
+                            @checked($page->look->open === $device->ref)><span>{{ $page->name($device->ref) }}</span></label>
+                @endforeach
+            </div>
+        </fieldset>
+        <fieldset>
+            <legend>Bonds</legend>
+            <div class="choice">
+                @foreach (['moves' => 'what moves', 'before' => 'before', 'after' => 'after'] as $value => $words)
+                    <label><input type="radio" name="bonds" value="{{ $value }}"
+                            @checked($page->look->bonds === $value)><span>{{ $words }}</span></label>
+                @endforeach
+            </div>
+        </fieldset>
+        <label class="check"><input class="form-check-input" type="checkbox" name="still" value="1" @checked($page->look->showsStillLive)>
+            Still live</label>
+        <noscript><button class="btn btn-outline-primary" type="submit">Show it</button></noscript>
+    </form>
+    @if ($page->hazard())
+        <x-hazard><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }} Engine blocked from starting, locked, tagged, then
+            prove dead. The maker's instructions, the adopted code and the authority having jurisdiction come first.</x-hazard>
+    @endif
+    <div class="one-line-box" tabindex="0" role="region" aria-label="One-line, drawing">{!! $page->picture->svg() !!}</div>
+    <p class="key"><span><i class="swatch swatch-util"></i>utility</span><span><i class="swatch swatch-gen"></i>generator</span><span><i
+                class="swatch swatch-none"></i>nothing live</span><span>link at a corner: bond, slashed goes, dashed to fit</span><span><a
+                href="{{ route('plan.svg', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">For
+                paper, SVG</a></span><span><a
+                href="{{ route('plan.pdf', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">PDF</a></span><span
+            x-data="picture"><button type="button" class="as-link" x-on:click="save"
+                data-from="{{ route('plan.svg', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">PNG</button></span><span><a
+                href="{{ route('plan.export', $page->switch) }}">Drawing, JSON</a></span></p>
 </div>

@@ -1,7 +1,15 @@
 <nav class="choice subjects" aria-label="Pages of the plan">
     @foreach (array_filter([
-        'plan' => 'One-line', 'shedding' => 'Shedding', 'mobile' => $switch->site->installation->isMobile() ? 'Batteries and cords' : null, 'wires' => 'Feeders and wires', 'landing' => 'Landing and torque',
-        'power-down' => 'Power-down', 'pack-list' => 'Pack list',
-    ]) as $route => $words)<a href="{{ route($route, $switch) }}" @if ($route === $now) aria-current="page" @endif>{{ $words }}</a>@endforeach
+        'plan' => 'One-line',
+        'shedding' => 'Shedding',
+        'mobile' => $switch->site->installation->isMobile() ? 'Batteries and cords' : null,
+        'wires' => 'Feeders and wires',
+        'landing' => 'Terminations and torque',
+        'wiring' => 'Wiring',
+        'power-down' => 'Power-down',
+        'pack-list' => 'Pack list',
+    ]) as $route => $words)
+        <a href="{{ route($route, $switch) }}" @if ($route === $now) aria-current="page" @endif>{{ $words }}</a>
+    @endforeach
     <a href="{{ route('plan.pack', $switch) }}">All of it, PDF</a>
 </nav>

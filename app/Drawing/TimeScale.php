@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Rehearsal\Strip;
+namespace App\Drawing;
 
 /**
  * Time to pixels: one scale for every unfolded span, so that lengths compare; long idle spans become folds of 30 px.
  */
-final readonly class StripScale
+final readonly class TimeScale
 {
     private const FOLD_PX = 30;
     private const PAD_BEFORE_MS = 2500;

@@ -5,48 +5,54 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Bridge\SwitchFacts;
+use App\Drawing\Strip\TimingStrip;
 use App\Http\Typed;
 use App\Models\Scenario as SavedScenario;
 use App\Models\TransferSwitch;
-use App\Stage\Rehearsal\Strip\StripTracks;
-use App\Stage\Rehearsal\Strip\TimingStrip;
 use App\Stage\Settings\SheetField;
 use App\Stage\Settings\SheetForm;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\WorkingLine;
-use Escapement\Core\Rehearsal\Because;
+use Escapement\Core\Plant\Load;
 use Escapement\Core\Rehearsal\CauseChain;
-use Escapement\Core\Rehearsal\Event;
-use Escapement\Core\Rehearsal\Metrics;
-use Escapement\Core\Rehearsal\Rehearsal;
-use Escapement\Core\Rehearsal\ScenarioEvent;
+use Escapement\Core\Rehearsal\Playback;
 use Escapement\Core\Rehearsal\Story;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
-use Escapement\Core\Site\Load;
+use Escapement\Core\Simulation\Event;
+use Escapement\Core\Simulation\Metrics;
+use Escapement\Core\Simulation\Moment;
+use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Simulation\SourceNames;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Support\MessageBag;
 use Illuminate\Validation\ValidationException;
 
-/** One plot played on one sheet, with the delays one may turn, and the run before it as a ghost. */
-final class Bench
+/** Runs a scenario on a settings sheet with adjustable delays, and overlays the previous run. */
+final class RehearsalPage
 {
-    private const TURNABLE = ['/start_delay_ms', '/transfer_delay_ms', '/return_delay_ms', '/cooldown_ms', '/sensing/normal/dropout_delay_ms'];
+    private const TURNABLE = [
+        '/start_delay_ms',
+        '/transfer_delay_ms',
+        '/return_delay_ms',
+        '/cooldown_ms',
+        '/sensing/normal/dropout_delay_ms',
+    ];
     private const PLOT_PX = 664;
     private const MOST_REASONS = 400;
 
     public readonly SiteStanding $standing;
-    public readonly StripTracks $tracks;
+    public readonly Playback $playback;
     public readonly TimingStrip $strip;
-    private readonly ?StripTracks $ghost;
+    private readonly ?Playback $ghost;
     private ?CauseChain $causes = null;
     /** @var null|Collection<int, SavedScenario> */
     private ?Collection $saved = null;
     /** @var array<int, list<int>> */
     private array $places = [];
-    /** @var null|list<array{ms: int, clock: string, headline: string, because: string, state: array<string, mixed>}> */
+    /** @var null|list<array{ms: int, clock: string, headline: string, because: string}> */
     private ?array $moments = null;
 
     /**
@@ -57,15 +63,16 @@ final class Bench
         public readonly TransferSwitch $switch,
         public readonly Plot $plot,
         public readonly array $delays,
-        StripTracks $tracks,
-        ?StripTracks $ghost,
+        Playback $playback,
+        ?Playback $ghost,
         public readonly array $working,
         public readonly MessageBag $errors,
     ) {
         $this->standing = new SiteStanding($switch->site, $switch);
-        $this->tracks = $tracks;
+        $this->playback = $playback;
         $this->ghost = $ghost;
-        $this->strip = new TimingStrip($tracks, $ghost, false, self::PLOT_PX, hasGrips: true, handles: $errors->isEmpty() && $plot instanceof ScriptPlot ? $plot->handles() : []);
+        $handles = $errors->isEmpty() && $plot instanceof ScriptPlot ? $plot->handles() : [];
+        $this->strip = new TimingStrip($playback, $ghost, false, self::PLOT_PX, hasGrips: true, handles: $handles);
     }
 
     public static function fromRequest(TransferSwitch $switch, Request $request): self
@@ -92,24 +99,42 @@ final class Bench
         }
         $ghost = null;
         $before = json_decode(Typed::text($request, 'ghost', 20_000), true);
-        if (is_array($before) && is_array($before['plot'] ?? null) && is_string($before['plot']['story'] ?? null) && $before['plot']['story'] === $plot->key()) {
-            $ghost = self::play($facts, $form, $sheet, $plots->carried($before['plot']), array_intersect_key(self::texts($before['d'] ?? []), $onSheet) + $onSheet, new MessageBag());
+        if (is_array($before)
+            && is_array($before['plot'] ?? null)
+            && is_string($before['plot']['story'] ?? null)
+            && $before['plot']['story'] === $plot->key()) {
+            $ghost = self::play(
+                $facts,
+                $form,
+                $sheet,
+                $plots->carried($before['plot']),
+                array_intersect_key(self::texts($before['d'] ?? []), $onSheet) + $onSheet,
+                new MessageBag(),
+            );
         }
-        $isSame = $ghost !== null && $ghost['tracks']->result->events == $played['tracks']->result->events;
+        $isSame = $ghost !== null && $ghost['playback']->result->events == $played['playback']->result->events;
 
-        return new self($switch, $plot, $delays, $played['tracks'], $isSame ? null : $ghost['tracks'] ?? null, $facts->expected($played['settings'])->working, $errors);
+        return new self(
+            $switch,
+            $plot,
+            $delays,
+            $played['playback'],
+            $isSame ? null : $ghost['playback'] ?? null,
+            $facts->expected($played['settings'])->working,
+            $errors,
+        );
     }
 
     /** The strip for paper and files, in plain colours. */
     public function paperSvg(): string
     {
-        return (new TimingStrip($this->tracks, null, true, 900))->wholeSvg();
+        return (new TimingStrip($this->playback, null, true, 900))->wholeSvg();
     }
 
     /** @return array<string, mixed> what `bin/escapement rehearse` takes to play the same */
     public function input(): array
     {
-        $scenario = $this->tracks->scenario;
+        $scenario = $this->playback->scenario;
 
         return [
             'system' => $scenario->plant->toArray(),
@@ -143,7 +168,7 @@ final class Bench
 
         return new FiveStories(
             $facts,
-            $this->tracks->scenario->settings,
+            $this->playback->scenario->settings,
             $facts->settings($this->switch->sheet->settings ?? []),
             $this->stories(),
         );
@@ -152,15 +177,21 @@ final class Bench
     /** @return list<Story> */
     public function stories(): array
     {
-        $scenario = $this->tracks->scenario;
+        $scenario = $this->playback->scenario;
 
-        return array_values(array_filter(Story::cases(), static fn(Story $story): bool => $story->fits($scenario->plant, $scenario->settings, $scenario->loads)));
+        return array_values(array_filter(
+            Story::cases(),
+            static fn(Story $story): bool => $story->fits($scenario->plant, $scenario->settings, $scenario->loads),
+        ));
     }
 
     /** @return list<SheetField> */
     public function turnable(): array
     {
-        return array_values(array_filter((new SheetForm($this->tracks->scenario->plant))->fields(), static fn(SheetField $field): bool => in_array($field->path, self::TURNABLE, true)));
+        return array_values(array_filter(
+            (new SheetForm($this->playback->scenario->plant))->fields(),
+            static fn(SheetField $field): bool => in_array($field->path, self::TURNABLE, true),
+        ));
     }
 
     public function onSheet(SheetField $field): string
@@ -183,7 +214,7 @@ final class Bench
     public function sheetFields(): array
     {
         $fields = [];
-        foreach ((new SheetForm($this->tracks->scenario->plant))->fields() as $field) {
+        foreach ((new SheetForm($this->playback->scenario->plant))->fields() as $field) {
             $fields[$field->path] = $this->delays[$field->path] ?? $field->typed($this->switch->sheet->settings ?? []);
         }
 
@@ -199,19 +230,19 @@ final class Bench
     /** Whether the reasons of all moments fit the page; a season's would be megabytes. */
     public function showsReasons(): bool
     {
-        return count($this->tracks->result->events) <= self::MOST_REASONS;
+        return count($this->playback->result->events) <= self::MOST_REASONS;
     }
 
     /** What the source could not carry in this run, which goes on as if it held. */
     public function overload(): ?Finding
     {
-        return $this->tracks->overload?->finding();
+        return $this->playback->overload?->finding();
     }
 
     /** @return list<array{label: string, value: string, change: string}> the figures over the strip */
     public function figures(): array
     {
-        $now = $this->tracks->result->metrics;
+        $now = $this->playback->result->metrics;
         $was = $this->ghost?->result->metrics;
         $figures = [
             $this->time('Dark', $now, $was, static fn(Metrics $m): int => $m->busDeadMs),
@@ -236,33 +267,23 @@ final class Bench
     }
 
     /**
-     * One line a moment: what happened, each with its reason; what the cursor shows there.
+     * One line a moment: what happened, each with its reason.
      *
-     * @return list<array{ms: int, clock: string, headline: string, because: string, state: array<string, mixed>}>
+     * @return list<array{ms: int, clock: string, headline: string, because: string}>
      */
     public function moments(): array
     {
-        if ($this->moments !== null) {
-            return $this->moments;
-        }
-        $because = new Because();
-        $state = $this->first();
-        $moments = [];
-        $last = -1;
-        foreach ($this->tracks->result->events as $event) {
-            $state = $this->after($state, $event);
-            $headline = $because->headline($event);
-            $sentence = $because->sentence($event);
-            if ($last >= 0 && $moments[$last]['ms'] === $event->tMs) {
-                $moments[$last]['headline'] .= '. ' . $headline;
-                $moments[$last]['because'] .= ' ' . ucfirst($sentence);
-                $moments[$last]['state'] = $state;
-            } else {
-                $moments[++$last] = ['ms' => $event->tMs, 'clock' => SheetWords::clock($event->tMs), 'headline' => $headline, 'because' => $sentence, 'state' => $state];
-            }
-        }
+        $names = $this->playback->result->names();
 
-        return $this->moments = array_values($moments);
+        return $this->moments ??= array_map(static fn(Moment $moment): array => [
+            'ms' => $moment->tMs,
+            'clock' => SheetWords::clock($moment->tMs),
+            'headline' => implode('. ', array_map(static fn(Event $event): string => $event->headline($names), $moment->events)),
+            'because' => lcfirst(implode(
+                ' ',
+                array_map(static fn(Event $event): string => ucfirst($event->because($names)), $moment->events),
+            )),
+        ], $this->playback->timeline->moments);
     }
 
     /**
@@ -272,22 +293,22 @@ final class Bench
      */
     public function whyChain(int $ms): array
     {
-        $this->causes ??= new CauseChain($this->tracks->result->events);
-        $because = new Because();
+        $this->causes ??= new CauseChain($this->playback->result->events);
+        $names = $this->playback->result->names();
         $longest = [];
         foreach ($this->placesAt()[$ms] ?? [] as $place) {
             $chain = $this->causes->of($place);
             $longest = count($chain) >= count($longest) ? $chain : $longest;
         }
 
-        return array_map(fn(Event $event): string => SheetWords::clock($event->tMs) . ' ' . $because->headline($event) . ', because ' . $because->sentence($event), $longest);
+        return array_map(fn(Event $event): string => self::why($event, $names), $longest);
     }
 
     /** @return array<int, list<int>> the places of the events by their time */
     private function placesAt(): array
     {
         if ($this->places === []) {
-            foreach ($this->tracks->result->events as $place => $event) {
+            foreach ($this->playback->result->events as $place => $event) {
                 $this->places[$event->tMs][] = $place;
             }
         }
@@ -295,96 +316,22 @@ final class Bench
         return $this->places;
     }
 
-    /** What the cursor needs: where a time is, what holds from each moment on, the corners of the voltage. */
+    /** What the cursor needs: where a time is on the strip, and what the timeline says from when on. */
     public function cursorData(): string
     {
-        $plant = $this->tracks->scenario->plant;
-
-        return json_encode([
-            'segments' => array_map(static fn(array $s): array => [$s['fromMs'], $s['toMs'], round($s['fromX'], 1), round($s['toX'], 1)], $this->strip->scale->segments),
-            'first' => $this->first(),
-            'moments' => array_map(static fn(array $m): array => ['ms' => $m['ms'], 'state' => $m['state']], $this->moments()),
-            'volts' => array_map(static fn(array $corner): array => [$corner['atMs'], min([INF, ...$corner['v']])], $this->tracks->volts),
-            'nominalV' => $plant->normal->nominalV,
-            'emergencyV' => $plant->emergency->nominalV,
-            'isTwo' => $plant->engine === null,
-            'untilMs' => $this->tracks->untilMs,
-        ], JSON_THROW_ON_ERROR);
+        return json_encode((new CursorData($this->playback, $this->strip->scale))->toArray(), JSON_THROW_ON_ERROR);
     }
 
-    /** @return array{position: string, engine: string, n: bool, e: bool, live: bool, timers: array<string, list<int>>, shed: list<string>} what holds before anything happens */
-    private function first(): array
+    private static function why(Event $event, SourceNames $names): string
     {
-        $scenario = $this->tracks->scenario;
-
-        return ['position' => $scenario->initial->value, 'engine' => 'stopped', 'n' => true, 'e' => $scenario->plant->engine === null, 'live' => true, 'timers' => [], 'shed' => []];
-    }
-
-    /**
-     * @param array<string, mixed> $state
-     *
-     * @return array<string, mixed>
-     */
-    private function after(array $state, Event $event): array
-    {
-        $timer = $event->keys['timer'] ?? '';
-        $name = ['start_delay' => 'Start delay', 'transfer_delay' => 'Transfer delay', 'return_delay' => 'Return delay', 'cooldown' => 'Cool-down'][$timer] ?? '';
-        switch ($event->kind) {
-            case 'source_lost':
-            case 'source_returned':
-                $state[$event->keys['source'] === 'normal' ? 'n' : 'e'] = $event->kind === 'source_returned';
-                break;
-            case 'switch_opened':
-                $state['position'] = 'between';
-                break;
-            case 'switch_closed':
-                $state['position'] = $event->keys['to'];
-                break;
-            case 'bus_dead':
-            case 'bus_live':
-                $state['live'] = $event->kind === 'bus_live';
-                break;
-            case 'load_shed':
-                $state['shed'] = [...$state['shed'], $event->keys['load']];
-                break;
-            case 'load_restored':
-                $state['shed'] = array_values(array_diff($state['shed'], [$event->keys['load']]));
-                break;
-            case 'timer_started':
-                $state['timers'][$name] = [$event->tMs, $event->keys['duration_ms']];
-                break;
-            case 'timer_expired':
-            case 'timer_cancelled':
-                unset($state['timers'][$name]);
-                break;
-            case 'crank_started':
-                $state['engine'] = 'cranking';
-                break;
-            case 'crank_failed':
-                $state['engine'] = 'resting';
-                break;
-            case 'engine_fired':
-                $state['engine'] = 'running up';
-                break;
-            case 'engine_at_speed':
-                $state['engine'] = 'running';
-                break;
-            case 'engine_stopped':
-                $state['engine'] = 'stopped';
-                break;
-            case 'engine_locked_out':
-                $state['engine'] = 'locked out';
-                break;
-        }
-
-        return $state;
+        return SheetWords::clock($event->tMs) . ' ' . $event->headline($names) . ', because ' . $event->because($names);
     }
 
     /**
      * @param array<string, mixed>  $sheet
      * @param array<string, string> $delays
      *
-     * @return null|array{tracks: StripTracks, settings: Settings}
+     * @return null|array{playback: Playback, settings: Settings}
      */
     private static function play(SwitchFacts $facts, SheetForm $form, array $sheet, Plot $plot, array $delays, MessageBag $errors): ?array
     {
@@ -404,7 +351,7 @@ final class Bench
         }
         $scenario = $plot->scenario($facts, $settings, $errors);
 
-        return $scenario === null || $errors->isNotEmpty() ? null : ['tracks' => new StripTracks($scenario, Rehearsal::play($scenario)), 'settings' => $settings];
+        return $scenario === null || $errors->isNotEmpty() ? null : ['playback' => new Playback($scenario), 'settings' => $settings];
     }
 
     /**
@@ -417,7 +364,13 @@ final class Bench
         $fields = [];
         foreach ($values as $key => $value) {
             $name = $prefix === '' ? (string) $key : "{$prefix}[$key]";
-            array_push($fields, ...(is_array($value) ? self::flat($value, $name) : [['name' => $name, 'value' => is_scalar($value) ? (string) $value : '']]));
+            array_push(
+                $fields,
+                ...(is_array($value) ? self::flat($value, $name) : [[
+                    'name' => $name,
+                    'value' => is_scalar($value) ? (string) $value : '',
+                ]]),
+            );
         }
 
         return $fields;
@@ -462,7 +415,11 @@ final class Bench
     {
         $change = $was === null ? 0 : $read($now) - $read($was);
 
-        return ['label' => $label, 'value' => SheetWords::seconds($read($now)), 'change' => $change === 0 ? '' : ($change > 0 ? '+' : "\u{2212}") . SheetWords::seconds(abs($change))];
+        return [
+            'label' => $label,
+            'value' => SheetWords::seconds($read($now)),
+            'change' => $change === 0 ? '' : ($change > 0 ? '+' : "\u{2212}") . SheetWords::seconds(abs($change)),
+        ];
     }
 
     /**
@@ -474,6 +431,10 @@ final class Bench
     {
         $change = $was === null ? 0 : $read($now) - $read($was);
 
-        return ['label' => $label, 'value' => (string) $read($now), 'change' => $change === 0 ? '' : ($change > 0 ? '+' : "\u{2212}") . abs($change)];
+        return [
+            'label' => $label,
+            'value' => (string) $read($now),
+            'change' => $change === 0 ? '' : ($change > 0 ? '+' : "\u{2212}") . abs($change),
+        ];
     }
 }

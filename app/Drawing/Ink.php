@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Rehearsal\Strip;
+namespace App\Drawing;
 
 /**
  * How things are filled: by the page's own colours and patterns on the screen; on paper with plain colours and drawn
@@ -12,8 +12,18 @@ final readonly class Ink
 {
     private const PRINT = [
         'paper' => '#ffffff', 'sheet' => '#ffffff', 'ink' => '#000000', 'ink-2' => '#333333', 'hair' => '#999999', 'edge' => '#666666',
-        'util' => '#0a5a64', 'util-tint' => '#d5e2dd', 'gen' => '#a23f07', 'gen-tint' => '#f3ddcb', 'dead' => '#56636d', 'dead-tint' => '#e6e3da',
-        'dark' => '#000000', 'dark-edge' => '#000000', 'on-dark' => '#ffffff', 'steel' => '#263f94', 'steel-tint' => '#dfe1ec', 'stop' => '#97183a',
+        'util' => '#0a5a64',
+        'util-tint' => '#d5e2dd',
+        'gen' => '#a23f07',
+        'gen-tint' => '#f3ddcb',
+        'dead' => '#56636d',
+        'dead-tint' => '#e6e3da',
+        'dark' => '#000000',
+        'dark-edge' => '#000000',
+        'on-dark' => '#ffffff',
+        'steel' => '#263f94',
+        'steel-tint' => '#dfe1ec',
+        'stop' => '#97183a',
     ];
 
     public function __construct(public bool $isPrint) {}

@@ -9,6 +9,7 @@ use App\Models\Plan;
 use App\Models\TransferSwitch;
 use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\Declared;
 use Escapement\Core\Planning\PlanLoad;
 use Escapement\Core\Planning\SiteBonding;
 use Escapement\Core\Planning\SiteFeeders;
@@ -81,6 +82,7 @@ final readonly class PlanFacts
                 ),
             )->all()),
             self::subPanels($kept->facts['panels'] ?? []),
+            new Declared($switch->site->installation, $survey),
         ));
     }
 

@@ -74,6 +74,10 @@ final readonly class ProcedureWork
         if ($switch->rating_a !== null) {
             $work['options']['switch_a'] = (float) $switch->rating_a;
         }
+        $class = $plan->plan->in->declared?->systemClass() ?? 'none';
+        if ($class !== 'none') {
+            $work['options']['system_class'] = $class;
+        }
         $work += [
             'bond_places' => self::bondPlaces($plan),
             'topology' => $plan->plan->drawing(), 'names' => $plan->plan->names(), 'isolation' => self::isolation($switch),
@@ -110,7 +114,7 @@ final readonly class ProcedureWork
         $answer = static fn(string $key): string => is_string($survey[$key] ?? null) ? $survey[$key] : 'not_known';
         $kind = $switch->site->installation;
 
-        return ['upstream' => $kind->isMobile() ? 'not_asked' : $answer('upstream'), 'inspection' => $answer('inspection')]
+        return ['upstream' => $kind->isMobile() ? 'not_asked' : $answer('upstream'), 'inspection' => str_replace('released', 'yes', $answer('inspection'))]
             + ($kind->hasGenerator() ? [] : ['second' => $answer('upstream_second')]);
     }
 

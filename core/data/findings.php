@@ -1683,11 +1683,53 @@ return [
             'The machine shakes and the ground moves: a rigid joint cracks and leaks.',
             'Use a flexible connector listed for it.',
         ],
-        'gas-pressure-sags' => [
+        'nameplate-not-pictured' => [
+            'note',
+            'No picture of: {which}',
+            'A figure that was copied wrongly is found on the plate again, and only there.',
+            'Take them with covers on.',
+        ],
+        'co-alarms-not-everywhere' => [
+            'stop',
+            'Carbon monoxide alarms are not outside each sleeping area and on every level',
+            'Carbon monoxide kills in sleep: an alarm on another floor is heard too late.',
+            'Install and test the missing ones before the engine runs.',
+        ],
+        'exhaust-toward-opening' => [
+            'stop',
+            'The exhaust points toward an opening',
+            'Carbon monoxide kills in sleep: the jet carries it farther than any distance allows for.',
+            'Turn the machine so that it points away from every opening, then measure the distance again.',
+        ],
+        'opening-distance-short' => [
             'warn',
-            'The gas pressure sags by {sag:%.0f} % under load',
-            'Pipe, regulator or meter is too small for all appliances together.',
-            'Ask the gas fitter. The maker gives the least pressure.',
+            'The least distance typed, {least}, is below the usual {usual}',
+            'Distances to openings are short in few instructions.',
+            'Confirm it in its instructions and with the authority; take a picture of the page.',
+        ],
+        'too-close-to-combustible-wall' => [
+            'stop',
+            'The generator is {distance} from a combustible wall, {least} are required',
+            'Fire: exhaust and housing are hot enough to set siding alight.',
+            'Move it, or show the page of its listing that allows less.',
+        ],
+        'gas-vents-near' => [
+            'stop',
+            'Gas meter, regulator vents or service drop are not clear of the generator',
+            'A vent breathes gas where the machine sparks.',
+            'Ask the gas utility and the authority for the distances, and move it.',
+        ],
+        'snow-closes-openings' => [
+            'warn',
+            'Snow can close the air openings of the generator',
+            'It overheats in the very storm that it is for, and exhaust gathers under the snow.',
+            'Raise it above the drift, and keep it clear.',
+        ],
+        'breaker-tripped-as-found' => [
+            'warn',
+            'A breaker was found tripped: {which}',
+            'It opened for a reason that is not known yet.',
+            'Find the fault, dead and locked, before it is closed again.',
         ],
         'selector-on-single' => [
             'stop',

@@ -30,7 +30,7 @@ final class MaterialKeysTest extends TestCase
         }
         $names = $this->names();
         foreach ((new MaterialsList($kind, $feeders, 3, 4, ['5/16', '9/16'], true, true))->lines() as $line) {
-            if ($line->group !== MaterialGroup::Protection && !in_array($line->key, self::YOUNGER, true)) {
+            if ($line->group !== MaterialGroup::Protection && ! in_array($line->key, self::YOUNGER, true)) {
                 self::assertArrayHasKey($line->key, $names, $line->name);
             }
         }

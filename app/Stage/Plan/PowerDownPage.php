@@ -110,7 +110,7 @@ final readonly class PowerDownPage
             $hasOwnPanel ? $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->must_run || $load->essential)->count()
                 : 0,
             $facts->plan->in->upstream,
-            ['yes' => true, 'no' => false][$this->switch->survey['inspection'] ?? ''] ?? null,
+            ['yes' => true, 'released' => false, 'no' => false][$this->switch->survey['inspection'] ?? ''] ?? null,
         );
     }
 

@@ -11,6 +11,8 @@ final class Register
     private static ?array $all = null;
     /** @var null|array<string, non-empty-list<string>> */
     private static ?array $rules = null;
+    /** @var null|array<string, string> */
+    private static ?array $references = null;
 
     /** @return array<string, RegisteredFinding> by rule and id, as in `torque/torque-low` */
     public static function all(): array
@@ -67,6 +69,18 @@ final class Register
             $subjects,
             $at,
         );
+    }
+
+    /** Where the codes speak of it, to be confirmed in the edition in force; null where no article is named. */
+    public static function reference(string $id): ?string
+    {
+        if (self::$references === null) {
+            /** @var array<string, string> $read */
+            $read = require __DIR__ . '/../../data/references.php';
+            self::$references = $read;
+        }
+
+        return self::$references[$id] ?? null;
     }
 
     /** @return array<string, non-empty-list<string>> the rules that have a finding of that id */

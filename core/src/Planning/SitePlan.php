@@ -64,8 +64,8 @@ final readonly class SitePlan
     }
 
     /**
-     * @return array{system: string, elements: list<array<string, mixed>>, links: list<array{from: string,
-     *     to: string}>} the input of `topology`
+     * @return array{system: string, elements: list<array<string, mixed>>, links: list<array{from: string, to: string}>,
+     *     volts_ll?: float, facts?: object} the input of `topology`
      */
     public function drawing(): array
     {
@@ -79,7 +79,7 @@ final readonly class SitePlan
             if (isset($breakers[$part->id])) {
                 $fields['breakers'] = [...(is_array($fields['breakers'] ?? null) ? $fields['breakers'] : []), ...$breakers[$part->id]];
             }
-            $elements[] = ['id' => $part->id, 'type' => $part->type] + $fields;
+            $elements[] = ['id' => $part->id, 'type' => $part->type] + $fields + $this->declared($part);
             foreach ($part->from as $port => $feeder) {
                 $links[] = ['from' => $feeder, 'to' => $part->id . ($port === '' ? '' : ".$port")];
             }
@@ -90,7 +90,28 @@ final readonly class SitePlan
             $links[] = ['from' => $this->panelOf($i, $load) . ".b$n", 'to' => "load-$n"];
         }
 
-        return ['system' => $this->system, 'elements' => $elements, 'links' => $links];
+        $facts = $this->in->declared?->ofService();
+
+        return ['system' => $this->system, 'elements' => $elements, 'links' => $links]
+            + ($this->system === 'three' ? ['volts_ll' => round(LegSystem::of($this->system, $this->in->vLn)->vLl(), 3)] : [])
+            + ($facts === null ? [] : ['facts' => (object) $facts]);
+    }
+
+    /** @return array<string, mixed> what somebody has declared of a part */
+    private function declared(PlanPart $part): array
+    {
+        $declared = $this->in->declared;
+        $hasMain = ($part->fields['main_a'] ?? null) !== null;
+        $isService = ($part->fields['service'] ?? false) === true;
+
+        return match (true) {
+            $declared === null => [],
+            $part->type === 'switch' => $declared->ofSwitch($hasMain),
+            $part->type === 'panel' => $declared->ofPanel($hasMain, $isService),
+            $part->type === 'disconnect' && $isService => $declared->ofServiceDisconnect(),
+            $part->id === 'gen' && ! $this->in->isBattery => $declared->ofGenerator(),
+            default => [],
+        };
     }
 
     /**

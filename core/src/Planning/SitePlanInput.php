@@ -22,6 +22,7 @@ final readonly class SitePlanInput
      * @param ?string        $electrodeAt           panel, disconnect or meter: where the grounding electrode conductor lands
      * @param list<PlanLoad> $loads
      * @param list<SubPanel> $subPanels             each after the one that feeds it
+     * @param ?Declared      $declared              null: nobody was asked
      */
     public function __construct(
         public InstallationKind $kind,
@@ -47,5 +48,6 @@ final readonly class SitePlanInput
         public ?float $withstandKa = null,
         public array $loads = [],
         public array $subPanels = [],
+        public ?Declared $declared = null,
     ) {}
 }

@@ -84,6 +84,8 @@ final readonly class Fuel
             $findings->raise('generic-rate');
         }
 
+        $pressure?->judge($findings);
+
         return new CalculationResult([
             'load_pct' => $loadPct, 'rate' => $rate, 'btuh_full' => $btuhFull,
             'tank' => $tank === null ? null : $this->tank($tank, $fuel, (float) $rate['gal_h'], $findings, $working),
@@ -98,7 +100,7 @@ final readonly class Fuel
                 $working,
             ),
             'gas' => $gas === null ? null : $this->gas($gas, (float) $btuhFull, $findings),
-            'pressure' => $pressure === null ? null : $this->pressure($pressure, $findings),
+            'pressure' => $pressure === null ? null : ['sag_inwc' => $pressure->sag()],
             'pipe' => $pipe === null ? null : $this->pipe($pipe, $fuel, (float) $btuhFull, $btuPerFt3, $findings, $working),
         ], $findings->all(), $working->lines);
     }
@@ -222,15 +224,16 @@ final readonly class Fuel
         return $read;
     }
 
-    /** @return array{static: float, loaded: ?float, min: float, max: float, sag: float} */
-    private function pressureFields(Fields $in, string $fuel): array
+    private function pressureFields(Fields $in, string $fuel): GasPressure
     {
-        $read = [
-            'static' => $in->only(['static_inwc', 'loaded_inwc', 'min_inwc', 'max_inwc', 'sag_limit_inwc'])->n0('static_inwc'),
-            'loaded' => $in->maybeN0('loaded_inwc'),
-            'min' => $in->n0('min_inwc', $fuel === 'lp' ? 10.0 : 3.5),
-            'max' => $in->n0('max_inwc', $fuel === 'lp' ? 12.0 : 7.0), 'sag' => $in->n0('sag_limit_inwc', 1.5),
-        ];
+        $static = $in->only(['static_inwc', 'loaded_inwc', 'min_inwc', 'max_inwc', 'sag_limit_inwc'])->n0('static_inwc');
+        $read = new GasPressure(
+            $static,
+            $in->maybeN0('loaded_inwc'),
+            $in->n0('min_inwc', GasPressure::usualMin($fuel)),
+            $in->n0('max_inwc', GasPressure::usualMax($fuel)),
+            $in->n0('sag_limit_inwc', GasPressure::SAG_LIMIT),
+        );
         $in->close();
 
         return $read;
@@ -334,30 +337,6 @@ final readonly class Fuel
         }
 
         return ['total_btuh' => $total];
-    }
-
-    /**
-     * @param array{static: float, loaded: ?float, min: float, max: float, sag: float} $p
-     *
-     * @return array{sag_inwc: ?float}
-     */
-    private function pressure(array $p, Findings $findings): array
-    {
-        $sag = $p['loaded'] === null ? null : $p['static'] - $p['loaded'];
-        if (Tolerance::exceeds($p['static'], $p['max'])) {
-            $findings->raise('pressure-high', ['static' => $p['static'], 'max' => $p['max']]);
-        }
-        if (Tolerance::isBelow($p['static'], $p['min']) || $p['loaded'] !== null && Tolerance::isBelow($p['loaded'], $p['min'])) {
-            $findings->raise('pressure-low', ['min' => $p['min']]);
-        }
-        if ($sag !== null && Tolerance::exceeds($sag, $p['sag'])) {
-            $findings->raise('pressure-sag', ['sag' => $sag]);
-        }
-        if ($p['loaded'] === null) {
-            $findings->raise('loaded-not-measured');
-        }
-
-        return ['sag_inwc' => $sag];
     }
 
     /**

@@ -13,6 +13,7 @@ final readonly class Question
      *     metres, gallons or litres
      * @param ?string               $usual    what is taken for it until somebody looks: only where a wrong one costs time and hurts nobody
      * @param string                $kinds    of installation, parted by blanks; empty: all
+     * @param array<string, string> $onlyIf   answers, parted by blanks, that other questions must have for this one to be asked
      */
     public function __construct(
         public string $key,
@@ -26,7 +27,24 @@ final readonly class Question
         public string $hint = '',
         private string $kinds = '',
         public ?string $usual = null,
+        public array $onlyIf = [],
     ) {}
+
+    /**
+     * Another answer leaves nothing to ask here; while that one is open, so is this question's turn.
+     *
+     * @param array<string, mixed> $answers
+     */
+    public function isMoot(array $answers): bool
+    {
+        foreach ($this->onlyIf as $key => $wanted) {
+            if (! in_array($answers[$key] ?? null, explode(' ', $wanted), true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     public function isAskedOf(string $kind): bool
     {

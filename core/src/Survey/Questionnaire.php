@@ -55,6 +55,30 @@ final readonly class Questionnaire
         ));
     }
 
+    /**
+     * The answers that count: one that another answer has made moot stays kept, and says nothing.
+     *
+     * @template T
+     *
+     * @param array<string, T> $answers
+     *
+     * @return array<string, T>
+     */
+    public function counting(array $answers): array
+    {
+        $counting = array_intersect_key($answers, $this->questions);
+        do {
+            $before = count($counting);
+            $counting = array_filter(
+                $counting,
+                fn(string $key): bool => ! $this->questions[$key]->isMoot($counting),
+                ARRAY_FILTER_USE_KEY,
+            );
+        } while (count($counting) !== $before); // an answer may hang on one that is moot itself
+
+        return $counting;
+    }
+
     /** @param array<string, mixed> $answers */
     private function isOpen(Question $question, array $answers): bool
     {
@@ -71,11 +95,11 @@ final readonly class Questionnaire
         $fuel = $answers['fuel'] ?? null;
 
         return match ($question->key) {
-            'regulators', 'flexible', 'static_inwc', 'loaded_inwc' => $fuel !== 'lp'
+            'regulators', 'flexible', 'static_inwc', 'loaded_inwc', 'least_inwc', 'most_inwc' => $fuel !== 'lp'
                 && $fuel !== 'natural_gas'
                 || ($answers['regulators'] ?? '') === 'none',
             'tank_gal' => $fuel === null || $fuel === 'natural_gas' || $fuel === 'battery',
-            default => false,
+            default => $question->isMoot($answers),
         };
     }
 }

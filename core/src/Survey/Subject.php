@@ -12,6 +12,7 @@ enum Subject: string
     case Source = 'source';
     case Loads = 'loads';
     case Place = 'place';
+    case Rules = 'rules';
     case Photos = 'photos';
 
     public function label(): string
@@ -22,6 +23,7 @@ enum Subject: string
             self::Source => 'Source and fuel',
             self::Loads => 'Loads',
             self::Place => 'Placement and safety',
+            self::Rules => 'Class and markings',
             self::Photos => 'Photos',
         };
     }

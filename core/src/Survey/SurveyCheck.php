@@ -11,19 +11,21 @@ use Escapement\Core\Finding\Working;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Power\GasPressure;
 use Escapement\Core\Settings\Fuel;
 
 /**
  * What the answers of a survey mean for the work, and what is still to be found out. Rule: docs/rules.md#survey.
  *
- * Input: `kind` K1 to K10, `answers` by the keys of core/data/survey.php and `fuel`, `before_photos` a count, `loads` with
- * `sensitive` and `ups`. Distances in metres, gas pressures in inches of water column.
+ * Input: `kind` K1 to K10, `answers` by the keys of core/data/survey.php and `fuel`, `before_photos` a count, `shown` the
+ * nameplates and questions that a picture answers, `loads` with `sensitive` and `ups`. Distances in metres, gas pressures in inches of water column.
  */
 final readonly class SurveyCheck
 {
-    /** A usual least distance of exhaust from an opening; the instructions and the code in force rule. */
+    /** Usual least distances of exhaust from openings and combustible walls; the instructions and the code in force rule. */
     private const OPENING_M = 1.5;
-    private const SAG_PCT = 10.0;
+    private const PORTABLE_OPENING_M = 6.0;
+    private const WALL_M = 1.5;
 
     public function answer(Node $input): CalculationResult
     {
@@ -32,6 +34,7 @@ final readonly class SurveyCheck
         $questionnaire = new Questionnaire($kind);
         $answers = $this->answers($in->object('answers'), $questionnaire);
         $photos = $in->int('before_photos', 0, 100_000, 0);
+        $shown = array_map(static fn(Node $one): string => $one->text(40), $in->maybeList('shown', 0, 200) ?? []);
         $loads = $in->each(
             'loads',
             0,
@@ -46,15 +49,21 @@ final readonly class SurveyCheck
 
         $findings = new Findings();
         $working = new Working();
-        $this->place($answers, $findings, $working);
-        $this->source($answers, $findings, $working);
-        $this->service($answers, $findings);
+        $counting = $questionnaire->counting($answers) + array_intersect_key($answers, ['fuel' => true]);
+        $this->exhaust(InstallationKind::from($kind), $counting, $findings, $working);
+        $this->place($counting, $findings);
+        $this->source($counting, $findings, $working);
+        $this->service($counting, $findings);
         $blinking = array_column(array_filter($loads, static fn(array $load): bool => $load['sensitive'] && ! $load['ups']), 'id');
         if ($blinking !== []) {
             $findings->raise('sensitive-without-ups', ['names' => implode(', ', $blinking)], $blinking);
         }
         if ($photos === 0) {
             $findings->raise('no-before-photo');
+        }
+        $plates = array_diff_key(NameplatePhoto::of(InstallationKind::from($kind)), array_flip($shown));
+        if ($photos > 0 && $plates !== []) {
+            $findings->raise('nameplate-not-pictured', ['which' => implode(', ', $plates)]);
         }
         $missing = array_map(
             static fn(Question $question): array => [
@@ -89,26 +98,29 @@ final readonly class SurveyCheck
     }
 
     /** @param array<string, string|float> $a */
-    private function place(array $a, Findings $findings, Working $working): void
+    private function exhaust(InstallationKind $kind, array $a, Findings $findings, Working $working): void
     {
-        $burns = ($a['fuel'] ?? '') !== Fuel::Battery->value;
-        if ($burns && isset($a['co_alarms']) && $a['co_alarms'] !== 'yes') {
+        if (($a['fuel'] ?? '') === Fuel::Battery->value) {
+            return;
+        }
+        if (isset($a['co_alarms']) && $a['co_alarms'] !== 'yes') {
             $isNone = $a['co_alarms'] === 'no';
             $alarms = $isNone ? 'There is no carbon monoxide alarm inside' : 'The carbon monoxide alarms are not tested';
             $findings->raise('no-co-alarm', ['alarms' => $alarms], severity: $isNone ? Severity::Stop : Severity::Warn);
         }
+        $this->raiseWhere($a, [['co_places', 'some', 'co-alarms-not-everywhere'], ['exhaust_away', 'no', 'exhaust-toward-opening']], $findings);
+        $asked = $a['opening_least_m'] ?? null;
+        $usual = $kind->isPortable() ? self::PORTABLE_OPENING_M : self::OPENING_M;
+        $least = is_float($asked) ? $asked : $usual;
+        if ($least < $usual) {
+            $findings->raise('opening-distance-short', ['least' => $this->both($least), 'usual' => $this->both($usual)]);
+        }
         $distance = $a['opening_m'] ?? null;
-        if ($burns && is_float($distance)) {
-            $asked = $a['opening_least_m'] ?? null;
-            $least = is_float($asked) ? $asked : self::OPENING_M;
+        if (is_float($distance)) {
+            $words = is_float($asked) ? 'of its instructions' : ($kind->isPortable() ? 'for a portable one' : 'for a permanent one');
             $working->add(
                 'Generator to the nearest opening',
-                sprintf(
-                    '%.2f m against %.2f m%s',
-                    $distance,
-                    $least,
-                    is_float($asked) ? ' of its instructions' : ', a usual least distance',
-                ),
+                sprintf('%.2f m against %.2f m %s', $distance, $least, $words),
                 $distance - $least,
                 'm',
             );
@@ -116,49 +128,72 @@ final readonly class SurveyCheck
                 $findings->raise('too-close-to-opening', ['distance' => $this->both($distance), 'least' => $this->both($least)]);
             }
         }
-        if (($a['box_place'] ?? '') === 'wet') {
-            $findings->raise('switch-not-rated-for-place');
+        $wall = $a['wall_m'] ?? null;
+        if (is_float($wall) && $wall < self::WALL_M && ($a['wall_listed'] ?? '') !== 'yes') {
+            $figures = ['distance' => $this->both($wall), 'least' => $this->both(self::WALL_M)];
+            $findings->raise('too-close-to-combustible-wall', $figures);
         }
-        if (($a['clearance'] ?? '') === 'no') {
-            $findings->raise('no-working-space');
-        }
-        if (($a['wall'] ?? '') === 'open') {
-            $findings->raise('siding-to-come');
-        }
-        if (($a['flood'] ?? '') === 'yes') {
-            $findings->raise('water-reaches-generator');
-        }
-        if (($a['ventilated'] ?? '') === 'no') {
-            $findings->raise('bay-not-vented');
+    }
+
+    /** @param array<string, string|float> $a */
+    private function place(array $a, Findings $findings): void
+    {
+        $this->raiseWhere($a, [
+            ['box_place', 'wet', 'switch-not-rated-for-place'],
+            ['clearance', 'no', 'no-working-space'],
+            ['wall', 'open', 'siding-to-come'],
+            ['flood', 'yes', 'water-reaches-generator'],
+            ['snow', 'yes', 'snow-closes-openings'],
+            ['vents_clear', 'no', 'gas-vents-near'],
+            ['ventilated', 'no', 'bay-not-vented'],
+        ], $findings);
+        $tripped = array_keys(array_filter([
+            'the generator\'s' => ($a['generator_breaker_found'] ?? '') === 'tripped',
+            'a main' => ($a['main_found'] ?? '') === 'tripped',
+        ]));
+        if ($tripped !== []) {
+            $findings->raise('breaker-tripped-as-found', ['which' => implode(' and ', $tripped)]);
         }
     }
 
     /** @param array<string, string|float> $a */
     private function source(array $a, Findings $findings, Working $working): void
     {
-        if (($a['regulators'] ?? '') === 'no') {
-            $findings->raise('shared-regulator');
-        }
-        if (($a['flexible'] ?? '') === 'no') {
-            $findings->raise('rigid-gas-connection');
-        }
         $static = $a['static_inwc'] ?? null;
-        $loaded = $a['loaded_inwc'] ?? null;
-        if (is_float($static) && is_float($loaded)) {
-            $sag = 100 * ($static - $loaded) / $static;
-            $working->add('Gas pressure sags', sprintf('100 × (%.1f − %.1f) ÷ %.1f', $static, $loaded, $static), $sag, '%');
-            if ($sag > self::SAG_PCT) {
-                $findings->raise('gas-pressure-sags', ['sag' => $sag]);
+        if (is_float($static)) {
+            $fuel = (string) ($a['fuel'] ?? Fuel::NaturalGas->value);
+            $figure = static fn(string $key): ?float => is_float($a[$key] ?? null) ? $a[$key] : null;
+            $pressure = new GasPressure(
+                $static,
+                $figure('loaded_inwc'),
+                $figure('least_inwc') ?? GasPressure::usualMin($fuel),
+                $figure('most_inwc') ?? GasPressure::usualMax($fuel),
+            );
+            $pressure->judge($findings);
+            if ($pressure->loaded !== null) {
+                $words = sprintf('%.1f − %.1f, at most %.1f', $static, $pressure->loaded, $pressure->sagLimit);
+                $working->add('Gas pressure sags', $words, $pressure->sag(), 'in wc');
             }
         }
-        if (($a['selector'] ?? '') === 'single') {
-            $findings->raise('selector-on-single');
-        }
-        if (($a['outlet_gfci'] ?? '') === 'yes') {
-            $findings->raise('gfci-feeds-box');
-        }
-        if (($a['converter_circuit'] ?? '') === 'no') {
-            $findings->raise('converter-not-alone');
+        $this->raiseWhere($a, [
+            ['regulators', 'no', 'shared-regulator'],
+            ['flexible', 'no', 'rigid-gas-connection'],
+            ['selector', 'single', 'selector-on-single'],
+            ['outlet_gfci', 'yes', 'gfci-feeds-box'],
+            ['converter_circuit', 'no', 'converter-not-alone'],
+        ], $findings);
+    }
+
+    /**
+     * @param array<string, string|float>          $a
+     * @param list<array{string, string, string}> $rules question, answer, finding
+     */
+    private function raiseWhere(array $a, array $rules, Findings $findings): void
+    {
+        foreach ($rules as [$key, $answer, $id]) {
+            if (($a[$key] ?? null) === $answer) {
+                $findings->raise($id);
+            }
         }
     }
 

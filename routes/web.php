@@ -47,6 +47,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/plan', Plan\ShowPlan::class)->name('plan');
     Route::get('/switches/{switch}/wires', Plan\ShowWires::class)->name('wires');
     Route::get('/switches/{switch}/landing', Plan\ShowLanding::class)->name('landing');
+    Route::get('/switches/{switch}/class', Plan\ShowClass::class)->name('class');
     Route::get('/switches/{switch}/wiring', Plan\Wiring\ShowWiring::class)->name('wiring');
     Route::get('/switches/{switch}/wiring.pdf', Plan\Wiring\PrintWiring::class)->name('wiring.pdf');
     Route::get('/switches/{switch}/shedding', Plan\ShowShedding::class)->name('shedding');
@@ -110,7 +111,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::put(
             '/switches/{switch}/survey/{subject}',
             Survey\SavePage::class,
-        )->whereIn('subject', ['service', 'panels', 'source', 'place'])->name('answers.save');
+        )->whereIn('subject', ['service', 'panels', 'source', 'place', 'rules'])->name('answers.save');
         Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->middleware('throttle:uploads')->name('photos');
         Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');

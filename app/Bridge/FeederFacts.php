@@ -119,7 +119,7 @@ final readonly class FeederFacts
     }
 
     /** @return 'al'|'cu' */
-    private function material(): string
+    public function material(): string
     {
         return $this->text('material') === 'al' ? 'al' : 'cu';
     }

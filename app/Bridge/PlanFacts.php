@@ -12,6 +12,7 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\Declared;
 use Escapement\Core\Planning\PlanLoad;
 use Escapement\Core\Planning\SiteBonding;
+use Escapement\Core\Planning\SiteFaults;
 use Escapement\Core\Planning\SiteFeeders;
 use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Planning\SitePlanInput;
@@ -41,6 +42,7 @@ final readonly class PlanFacts
     public LegSystem $system;
     public LegAssignment $legs;
     public ?SourceFigures $source;
+    public SiteFaults $faults;
 
     public function __construct(public TransferSwitch $switch, public ?Plan $kept)
     {
@@ -50,7 +52,7 @@ final readonly class PlanFacts
             static fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $load->connect],
         )->all()));
         $survey = $switch->survey ?? [];
-        $this->plan = new SitePlan(new SitePlanInput(
+        $plan = new SitePlan(new SitePlanInput(
             $switch->site->installation,
             $this->system->name,
             $this->system->vLn,
@@ -84,6 +86,8 @@ final readonly class PlanFacts
             self::subPanels($kept->facts['panels'] ?? []),
             new Declared($switch->site->installation, $survey),
         ));
+        $this->faults = new SiteFaults($plan, (new FaultFacts($kept, $this->system, $this->source))->figures());
+        $this->plan = $plan->withFaults($this->faults);
     }
 
     /**

@@ -114,7 +114,12 @@ final readonly class ProcedureWork
         $answer = static fn(string $key): string => is_string($survey[$key] ?? null) ? $survey[$key] : 'not_known';
         $kind = $switch->site->installation;
 
-        return ['upstream' => $kind->isMobile() ? 'not_asked' : $answer('upstream'), 'inspection' => str_replace('released', 'yes', $answer('inspection'))]
+        $inspection = $answer('inspection'); // a release that is there already is still shown on the day
+
+        return [
+            'upstream' => $kind->isMobile() ? 'not_asked' : $answer('upstream'),
+            'inspection' => $inspection === 'released' ? 'yes' : $inspection,
+        ]
             + ($kind->hasGenerator() ? [] : ['second' => $answer('upstream_second')]);
     }
 

@@ -27,9 +27,16 @@ final readonly class SurveyFacts
             'kind' => $switch->site->installation->value,
             'answers' => (object) ($answers + ($switch->fuel === null ? [] : ['fuel' => $switch->fuel->value])),
             'before_photos' => $switch->photos->filter(static fn(Photo $photo): bool => $photo->moment === 'before')->count(),
+            'shown' => self::shown($switch),
             'loads' => array_values($switch->loads->map(
                 static fn(LoadItem $load): array => ['id' => $load->name, 'sensitive' => $load->sensitive, 'ups' => $load->ups],
             )->all()),
         ]));
+    }
+
+    /** @return list<string> nameplates and questions that a picture answers */
+    public static function shown(TransferSwitch $switch): array
+    {
+        return array_values($switch->photos->pluck('shows')->filter()->unique()->map(strval(...))->all());
     }
 }

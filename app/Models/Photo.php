@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property ?string    $step       of that run's procedure
  * @property string     $subject    of the survey
  * @property string     $moment     before, during or after the work
+ * @property ?string    $shows      the question of the survey or the nameplate that it is evidence of
  * @property ?string    $caption
  * @property ?string    $taken_at   as the camera said
  * @property int        $width      of the picture that is kept

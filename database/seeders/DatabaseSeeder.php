@@ -51,10 +51,14 @@ final class DatabaseSeeder extends Seeder
 
     /** What a survey of a house found; lengths in metres. */
     private const HOUSE = [
-        'meter' => 'one', 'upstream' => 'utility', 'inspection' => 'yes', 'electrode' => 'panel', 'service_metal' => 'al',
+        'meter' => 'one', 'upstream' => 'utility', 'inspection' => 'released', 'electrode' => 'panel', 'service_metal' => 'al',
         'line_conductors' => 3, 'slack_m' => 0.6, 'bus_a' => 200, 'free_spaces' => 6, 'multiwire' => 'yes', 'branch_metal' => 'cu',
         'co_alarms' => 'yes', 'opening_m' => 3.2, 'opening_least_m' => 1.5, 'clearance' => 'yes', 'box_place' => 'outdoors',
-        'entries' => 'both_ends', 'wall' => 'finished', 'flood' => 'no',
+        'entries' => 'both_ends', 'wall' => 'finished', 'flood' => 'no', 'snow' => 'no', 'wall_m' => 2.1, 'vents_clear' => 'yes',
+        'co_places' => 'all', 'generator_breaker_found' => 'on', 'main_found' => 'on', 'system_class' => 'optional', 'dwelling' => 'yes',
+        'listed' => 'yes', 'withstand_basis' => 'any_breaker', 'rating_marked' => 'yes', 'service_aic_ka' => 22, 'panel_aic_ka' => 10,
+        'emergency_stop' => 'yes', 'emergency_disconnect' => 'yes', 'emergency_disconnect_marked' => 'yes', 'surge_device' => 'yes',
+        'intersystem_bond' => 'yes', 'source_sign' => 'yes', 'grounding_sign' => 'yes',
         'regulators' => 'yes', 'flexible' => 'yes', 'static_inwc' => 11.2, 'loaded_inwc' => 10.6, 'tank_gal' => 250, 'tank_pct' => 70,
     ];
 
@@ -312,7 +316,24 @@ final class DatabaseSeeder extends Seeder
                 'co_alarms' => 'old',
                 'regulators' => 'no',
                 'wall' => 'open',
-            ] + array_diff_key($house, array_flip(['flood', 'clearance', 'loaded_inwc', 'branch_metal'])),
+                'co_places' => 'some',
+                'dwelling' => 'no',
+                'wall_m' => 0.6,
+                'rating_marked' => 'no',
+                'source_sign' => 'no',
+            ] + array_diff_key(
+                $house,
+                array_flip([
+                    'flood',
+                    'clearance',
+                    'loaded_inwc',
+                    'branch_metal',
+                    'panel_aic_ka',
+                    'withstand_basis',
+                    'emergency_stop',
+                    'intersystem_bond',
+                ]),
+            ),
         ]);
         $switchOf('Mossgate parish hall')->update([
             'survey' => array_intersect_key($house, array_flip(['meter', 'upstream', 'co_alarms', 'bus_a', 'regulators'])),
@@ -325,24 +346,37 @@ final class DatabaseSeeder extends Seeder
                 'multiwire' => 'yes',
                 'converter_circuit' => 'yes',
                 'co_alarms' => 'yes',
-                'opening_m' => 2,
+                'opening_m' => 7.5,
+                'exhaust_away' => 'yes',
+                'generator_breaker_found' => 'on',
                 'ventilated' => 'yes',
                 'selector' => 'both',
                 'outlet_gfci' => 'no',
                 'tank_gal' => 3,
             ],
         ]);
+        $switchOf('Saltmarsh pumping station')->update([
+            'survey' => [
+                'upstream' => 'disconnect', 'inspection' => 'yes', 'clearance' => 'yes', 'opening_m' => 4.5, 'wall_m' => 6,
+                'co_alarms' => 'yes', 'vents_clear' => 'yes', 'flood' => 'yes', 'system_class' => 'legally_required', 'dwelling' => 'no',
+                'listed' => 'yes', 'electrically_held' => 'no', 'start_circuit_supervised' => 'no', 'withstand_basis' => 'listed_device',
+                'withstand_device_ok' => 'yes', 'service_aic_ka' => 36, 'panel_aic_ka' => 15, 'emergency_stop' => 'yes',
+                'source_sign' => 'yes',
+            ],
+        ]);
         foreach ([
-            ['Panel, cover on, before anything was touched', 'panels', 'before', 'PANEL 200 A', 20, false],
-            ['Line side as found, opened by the electrician, dead', 'service', 'before', 'Q1 LINE SIDE', 0, true],
-            ['Neutrals and grounds parted', 'panels', 'after', 'PANEL 200 A', 18, true],
-        ] as [$caption, $subject, $moment, $label, $breakers, $isOpen]) {
+            ['Panel, cover on, before anything was touched', 'panels', 'before', 'PANEL 200 A', 20, false, 'plate_panel'],
+            ['Line side as found, opened by the electrician, dead', 'service', 'before', 'Q1 LINE SIDE', 0, true, null],
+            ['Neutrals and grounds parted', 'panels', 'after', 'PANEL 200 A', 18, true, null],
+            ['Sign beside the meter', 'rules', 'after', 'SECOND SOURCE: NORTH WALL', 0, false, 'source_sign'],
+        ] as [$caption, $subject, $moment, $label, $breakers, $isOpen, $shows]) {
             $file = DemoPicture::of($label, $breakers, $isOpen);
             KeptPhoto::of(
                 Picture::of($file) ?? throw new \LogicException('the demo draws pictures that can be read'),
                 $juniper,
                 $this->milo,
-                ['id' => Uuid::uuid4()->toString(), 'subject' => $subject, 'moment' => $moment, 'caption' => $caption],
+                ['id' => Uuid::uuid4()->toString(), 'subject' => $subject, 'moment' => $moment, 'caption' => $caption,
+                    'shows' => $shows],
             );
             unlink((string) $file->getRealPath());
         }
@@ -368,6 +402,8 @@ final class DatabaseSeeder extends Seeder
             'facts' => [
                 'generator_breaker_a' => 100,
                 'fault_ka' => 10,
+                'generator_xd2_pct' => 12,
+                'code_edition' => 'NEC 2023, as adopted by the county',
                 'withstand_ka' => 22,
                 'neutral_switched' => false,
                 'generator_bonded' => true,

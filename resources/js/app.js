@@ -1,6 +1,7 @@
 import Alpine from '@alpinejs/csp';
 import 'htmx.org/dist/htmx.esm.js';
 import { menu, applyTheme } from './components/menu.js';
+import { moot } from './components/moot.js';
 import { picture } from './components/picture.js';
 import { procedure } from './components/procedure.js';
 import { ranks } from './components/ranks.js';
@@ -29,6 +30,7 @@ document.addEventListener('keydown', (event) => {
 });
 
 Alpine.data('menu', menu);
+Alpine.data('moot', moot);
 Alpine.data('picture', picture);
 Alpine.data('procedure', procedure);
 Alpine.data('ranks', ranks);

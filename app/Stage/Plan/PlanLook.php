@@ -7,7 +7,7 @@ namespace App\Stage\Plan;
 use App\Http\Typed;
 use Illuminate\Http\Request;
 
-/** How the drawing is looked at: where the switch stands, what is open, whether to show what stays live. */
+/** How the drawing is looked at: where the switch stands, what is open, whether to show what stays live, and fault currents. */
 final readonly class PlanLook
 {
     public function __construct(
@@ -15,6 +15,7 @@ final readonly class PlanLook
         public string $open = '',
         public bool $showsStillLive = false,
         public string $bonds = 'moves',
+        public bool $showsFaults = false,
     ) {}
 
     public static function from(Request $request): self
@@ -28,6 +29,16 @@ final readonly class PlanLook
             Typed::text($request, 'open', 80),
             $request->boolean('still'),
             in_array($bonds, ['before', 'after'], true) ? $bonds : 'moves',
+            $request->boolean('fault'),
         );
+    }
+
+    /** @return array<string, int|string> as a query, for the same look on paper */
+    public function query(): array
+    {
+        return [
+            'on' => $this->on, 'open' => $this->open, 'still' => (int) $this->showsStillLive, 'bonds' => $this->bonds,
+            'fault' => (int) $this->showsFaults,
+        ];
     }
 }

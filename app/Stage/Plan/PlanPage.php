@@ -70,6 +70,7 @@ final readonly class PlanPage
             $this->test->device,
             $this->bondsLookedAt(),
             $facts->plan->in->isNeutralSwitched !== null,
+            $look->showsFaults ? $facts->faults->elements : [],
         );
         $this->source = $facts->source;
         $this->decide = new DecideFacts($facts);
@@ -103,6 +104,17 @@ final readonly class PlanPage
         }
 
         return null;
+    }
+
+    /** @return array<string, string> the sources that may push into a fault, by id */
+    public function faultSources(): array
+    {
+        $sources = [];
+        foreach ($this->drawing->sources as $source) {
+            $sources[$source->id] = $this->name($source->id);
+        }
+
+        return $sources;
     }
 
     /** What stays live with it open, in one sentence; the hazard comes before the drawing. */

@@ -29,11 +29,13 @@ final readonly class AddPhotos
             'photos' => ['required', 'array', 'max:' . self::MOST], 'photos.*' => ['file', 'max:16384'],
             'subject' => ['required', Rule::enum(Subject::class)],
             'moment' => ['required', Rule::in(array_keys(Photo::MOMENTS))],
+            'shows' => ['nullable', Rule::in((new PhotoShows($switch))->names())],
             'caption' => ['nullable', 'string', 'max:200'],
         ], [
             'photos.required' => 'Choose or take a picture.',
             'photos.max' => 'Twenty pictures at a time, at most.',
             'photos.*' => 'A picture of up to 16 MB.',
+            'shows.*' => 'One of the facts given.',
             'caption.*' => 'Up to 200 characters.',
         ]);
         /** @var User $user */
@@ -46,7 +48,8 @@ final readonly class AddPhotos
                 ?? throw ValidationException::withMessages(['photos' => $file->getClientOriginalName()
                     . ' is no picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.']);
         }
-        $columns = ['subject' => $fields['subject'], 'moment' => $fields['moment'], 'caption' => $fields['caption'] ?? null];
+        $columns = ['subject' => $fields['subject'], 'moment' => $fields['moment'], 'caption' => $fields['caption'] ?? null,
+            'shows' => $fields['shows'] ?? null];
         DB::transaction(static function () use ($pictures, $columns, $switch, $user): void {
             foreach ($pictures as $picture) {
                 if (! Photo::query()->where('switch_id', $switch->id)->where('sha256', $picture->sha256)->exists()) {

@@ -18,8 +18,9 @@ final readonly class ChangePhoto
         $photo->update($request->validate([
             'subject' => ['required', Rule::enum(Subject::class)],
             'moment' => ['required', Rule::in(array_keys(Photo::MOMENTS))],
+            'shows' => ['nullable', Rule::in((new PhotoShows($photo->switch))->names())],
             'caption' => ['nullable', 'string', 'max:200'],
-        ], ['caption.*' => 'Up to 200 characters.']));
+        ], ['caption.*' => 'Up to 200 characters.', 'shows.*' => 'One of the facts given.']));
 
         return redirect()->route(
             'survey',

@@ -55,6 +55,14 @@ final readonly class SurveyPage
         return is_scalar($value) ? (string) $value : '';
     }
 
+    /** Another answer, as typed or kept, leaves nothing to ask here. */
+    public function isMoot(Question $question): bool
+    {
+        $typed = array_filter((array) old('answers', []), static fn(mixed $value): bool => is_string($value) && $value !== '');
+
+        return $question->isMoot($typed + ($this->switch->survey ?? []));
+    }
+
     public function unit(Question $question): ?string
     {
         return $this->units->unit($question->unit);

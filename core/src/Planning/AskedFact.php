@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Escapement\Core\Planning;
 
 use Escapement\Core\Finding\RegisteredFinding;
+use Escapement\Core\Finding\Severity;
 use Escapement\Core\Survey\Question;
 
 /** One fact that a class, a service or a place must have, as it stands. */
@@ -12,14 +13,14 @@ final readonly class AskedFact
 {
     /**
      * @param null|float|string $answer  as the survey keeps it; null while it is open
-     * @param bool                  $isWrong the answer raises the finding
+     * @param ?Severity             $against how much stands against the answer; null: nothing
      * @param RegisteredFinding     $finding why it is asked, and what to do
      */
     public function __construct(
         public Question $question,
         public FactState $state,
         public null|float|string $answer,
-        public bool $isWrong,
+        public ?Severity $against,
         public RegisteredFinding $finding,
     ) {}
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Planning;
 
+use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Register;
+use Escapement\Core\Finding\Severity;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Survey\Question;
 use Escapement\Core\Survey\Questionnaire;
@@ -15,7 +17,10 @@ use Escapement\Core\Survey\Questionnaire;
  */
 final readonly class ClassSheet
 {
-    /** Question => the answers that raise a finding, and that finding; where there is none the figure is judged elsewhere. */
+    /**
+     * Question => the answers that stand against it, and the finding that says why it is asked. No answer named: whenever the
+     * finding stands; null: never, the figure is judged at its place on the one-line.
+     */
     private const GROUPS = [
         'What the class asks' => [
             'system_class' => ['', 'class-facts-open'],
@@ -28,10 +33,10 @@ final readonly class ClassSheet
             'temporary_source_point' => ['no', 'no-temporary-source-point'],
         ],
         'Short circuit' => [
-            'service_aic_ka' => ['', 'topology/interrupting-rating-unknown'],
-            'panel_aic_ka' => ['', 'topology/interrupting-rating-unknown'],
-            'series_ka' => ['', 'topology/series-rating-used'],
-            'withstand_basis' => ['', 'withstand-basis-unknown'],
+            'service_aic_ka' => [null, 'topology/interrupting-rating-exceeded'],
+            'panel_aic_ka' => [null, 'topology/interrupting-rating-exceeded'],
+            'series_ka' => [null, 'topology/series-rating-used'],
+            'withstand_basis' => [null, 'withstand-basis-unknown'],
             'withstand_device_ok' => ['no', 'withstand-device-wrong'],
             'rating_marked' => ['no', 'switch-marking-missing'],
             'gfp' => ['', 'gfp-not-stated'],
@@ -69,7 +74,7 @@ final readonly class ClassSheet
     /**
      * @param array<string, mixed> $survey answers by question
      * @param list<string>         $shown  questions that a picture answers
-     * @param list<string>         $raised findings that stand against the installation now
+     * @param list<Finding>        $raised that stand against the installation now
      */
     public function __construct(InstallationKind $kind, array $survey, private array $shown = [], private array $raised = [])
     {
@@ -104,9 +109,10 @@ final readonly class ClassSheet
         return $counts;
     }
 
-    private function fact(Question $question, string $against, string $finding): AskedFact
+    private function fact(Question $question, ?string $against, string $finding): AskedFact
     {
         $entry = Register::entry($finding);
+        $raised = $this->raised($entry->id);
         $kept = $this->answers[$question->key] ?? null;
         $answer = is_int($kept) || is_float($kept) ? (float) $kept : (is_string($kept) && $kept !== '' ? $kept : null);
         $isAnswered = $answer !== null;
@@ -119,10 +125,25 @@ final readonly class ClassSheet
                 default => FactState::Declared,
             },
             $answer,
-            $isAnswered && ($against === ''
-                ? in_array($entry->id, $this->raised, true)
-                : in_array($answer, explode(' ', $against), true)),
+            $this->isAgainst($answer, $against, $raised) ? $raised ?? $entry->severities[0] : null,
             $entry,
         );
+    }
+
+    private function isAgainst(null|float|string $answer, ?string $against, ?Severity $raised): bool
+    {
+        return $answer !== null && $against !== null
+            && ($against === '' ? $raised !== null : in_array($answer, explode(' ', $against), true));
+    }
+
+    private function raised(string $id): ?Severity
+    {
+        foreach ($this->raised as $finding) {
+            if ($finding->id === $id) {
+                return $finding->severity;
+            }
+        }
+
+        return null;
     }
 }

@@ -99,17 +99,10 @@ final readonly class Declared
         return self::said(['emergency_stop' => $this->fact('emergency_stop')]);
     }
 
-    /** @return null|array<string, bool> what a service brings, as `topology` takes it; a vehicle has none */
+    /** @return null|array<string, ?bool> what a service brings, as `topology` takes it; a vehicle has none */
     public function ofService(): ?array
     {
-        if ($this->kind->isMobile()) {
-            return null;
-        }
-
-        return array_filter(
-            array_combine(SiteFactRules::FACTS, array_map($this->fact(...), SiteFactRules::FACTS)),
-            static fn(?bool $fact): bool => $fact !== null,
-        );
+        return $this->kind->isMobile() ? null : array_combine(SiteFactRules::FACTS, array_map($this->fact(...), SiteFactRules::FACTS));
     }
 
     /**

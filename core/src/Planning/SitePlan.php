@@ -26,10 +26,17 @@ final readonly class SitePlan
     public InstallationKind $kind;
     public string $system;
 
-    public function __construct(public SitePlanInput $in)
+    /** @param array<string, float> $faultKa available at elements, where it was worked out */
+    public function __construct(public SitePlanInput $in, private array $faultKa = [])
     {
         $this->kind = $in->kind;
         $this->system = $in->system;
+    }
+
+    /** The same with the fault currents at its elements. */
+    public function withFaults(SiteFaults $faults): self
+    {
+        return new self($this->in, $faults->known());
     }
 
     /** @return array<string, string> what each element is called */
@@ -65,7 +72,7 @@ final readonly class SitePlan
 
     /**
      * @return array{system: string, elements: list<array<string, mixed>>, links: list<array{from: string, to: string}>,
-     *     volts_ll?: float, facts?: object} the input of `topology`
+     *     volts_ll?: float, facts?: array<string, ?bool>} the input of `topology`
      */
     public function drawing(): array
     {
@@ -94,17 +101,19 @@ final readonly class SitePlan
 
         return ['system' => $this->system, 'elements' => $elements, 'links' => $links]
             + ($this->system === 'three' ? ['volts_ll' => round(LegSystem::of($this->system, $this->in->vLn)->vLl(), 3)] : [])
-            + ($facts === null ? [] : ['facts' => (object) $facts]);
+            + ($facts === null ? [] : ['facts' => $facts]);
     }
 
-    /** @return array<string, mixed> what somebody has declared of a part */
+    /** @return array<string, mixed> what somebody has declared of a part, and the fault current there */
     private function declared(PlanPart $part): array
     {
         $declared = $this->in->declared;
         $hasMain = ($part->fields['main_a'] ?? null) !== null;
         $isService = ($part->fields['service'] ?? false) === true;
 
-        return match (true) {
+        $faultKa = in_array($part->type, ['disconnect', 'switch', 'panel'], true) ? $this->faultKa[$part->id] ?? null : null;
+
+        return ($faultKa === null ? [] : ['fault_ka' => $faultKa]) + match (true) {
             $declared === null => [],
             $part->type === 'switch' => $declared->ofSwitch($hasMain),
             $part->type === 'panel' => $declared->ofPanel($hasMain, $isService),

@@ -18,7 +18,8 @@ use Escapement\Core\Settings\Fuel;
  * What the answers of a survey mean for the work, and what is still to be found out. Rule: docs/rules.md#survey.
  *
  * Input: `kind` K1 to K10, `answers` by the keys of core/data/survey.php and `fuel`, `before_photos` a count, `shown` the
- * nameplates and questions that a picture answers, `loads` with `sensitive` and `ups`. Distances in metres, gas pressures in inches of water column.
+ * nameplates and questions that a picture answers, `loads` with `sensitive` and `ups`. Distances in metres, gas pressures in
+ * inches of water column.
  */
 final readonly class SurveyCheck
 {
@@ -108,7 +109,10 @@ final readonly class SurveyCheck
             $alarms = $isNone ? 'There is no carbon monoxide alarm inside' : 'The carbon monoxide alarms are not tested';
             $findings->raise('no-co-alarm', ['alarms' => $alarms], severity: $isNone ? Severity::Stop : Severity::Warn);
         }
-        $this->raiseWhere($a, [['co_places', 'some', 'co-alarms-not-everywhere'], ['exhaust_away', 'no', 'exhaust-toward-opening']], $findings);
+        $this->raiseWhere($a, [
+            ['co_places', 'some', 'co-alarms-not-everywhere'],
+            ['exhaust_away', 'no', 'exhaust-toward-opening'],
+        ], $findings);
         $asked = $a['opening_least_m'] ?? null;
         $usual = $kind->isPortable() ? self::PORTABLE_OPENING_M : self::OPENING_M;
         $least = is_float($asked) ? $asked : $usual;

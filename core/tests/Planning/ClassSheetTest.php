@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Planning;
 
 use Escapement\Core\Finding\Register;
+use Escapement\Core\Finding\Severity;
 use Escapement\Core\Planning\AskedFact;
 use Escapement\Core\Planning\ClassSheet;
 use Escapement\Core\Planning\FactState;
@@ -60,11 +61,12 @@ final class ClassSheetTest extends TestCase
         $sheet = new ClassSheet(
             InstallationKind::WholeHouse,
             ['surge_device' => 'no', 'dwelling' => 'yes', 'wall_m' => 0.3, 'source_sign' => 'yes'],
-            raised: ['too-close-to-combustible-wall'],
+            raised: [Register::finding('too-close-to-combustible-wall', ['distance' => '0.3 m', 'least' => '1.5 m'])],
         );
         $facts = array_merge(...array_values($sheet->groups()));
-        $wrong = array_filter($facts, static fn(AskedFact $fact): bool => $fact->isWrong);
+        $wrong = array_filter($facts, static fn(AskedFact $fact): bool => $fact->against !== null);
         self::assertSame(['surge_device', 'wall_m'], self::keys(array_values($wrong)));
+        self::assertSame([Severity::Warn, Severity::Stop], array_map(static fn(AskedFact $fact) => $fact->against, array_values($wrong)));
         foreach ($facts as $fact) {
             self::assertNotSame('', $fact->finding->reason, $fact->question->key);
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan\OneLine;
 
+use Escapement\Core\Planning\FaultAtElement;
+use Escapement\Core\Planning\FaultVerdict;
 use Escapement\Core\Topology\Device;
 use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\Link;
@@ -36,6 +38,7 @@ final class OneLineDrawing
      * @param array<string, string>                              $names
      * @param null|array<string, list<string>>                   $stillLive nodes to be outlined
      * @param array<string, array{n: ?int, kind: string}>        $bonds     by element
+     * @param array<string, FaultAtElement>                      $faults    to be written at their elements
      */
     public function __construct(
         private readonly OneLine $drawing,
@@ -46,6 +49,7 @@ final class OneLineDrawing
         private readonly ?string $testPoint,
         private readonly array $bonds,
         private readonly bool $isNeutralKnown = true,
+        private readonly array $faults = [],
     ) {
         $this->layout = OneLineLayout::of($drawing);
         $positions = array_fill_keys(array_map(static fn(Element $switch): string => $switch->id, $drawing->switches), $on);
@@ -229,6 +233,7 @@ final class OneLineDrawing
         };
         $this->boxes .= '</g>';
         $this->drawBond($e, $left + self::BOX_PX, $y + $height);
+        $this->drawFault($e, $x - 6, $y + $height + 14);
         if ($this->testPoint !== null && explode('.', $this->testPoint)[0] === $e->id) {
             $this->marks .= sprintf(
                 '<g class="test-here"><path d="M%.1f %.1fh-58l-7 10l7 10h58z"/><text x="%.1f" y="%.1f" text-anchor="middle">Test '
@@ -421,6 +426,20 @@ final class OneLineDrawing
             );
         }
         $this->marks .= '</g>';
+    }
+
+    /** Available over rated, in kA; an excess is marked by a sign too, so that it reads in grey. */
+    private function drawFault(Element $e, float $right, float $y): void
+    {
+        $fault = $this->faults[$e->id] ?? null;
+        if ($fault === null) {
+            return;
+        }
+        $maxKa = $fault->maxKa();
+        $isExceeded = $fault->verdict() === FaultVerdict::Exceeded;
+        $words = ($isExceeded ? '! ' : '') . ($maxKa === null ? '?' : ($fault->isWhole ? '' : '≥') . number_format($maxKa, 1))
+            . ' / ' . ($fault->ratedKa ?? '?');
+        $this->marks .= $this->text($right, $y, $words, $isExceeded ? 'fault fault-exceeded' : 'fault', 'end', 20);
     }
 
     private function text(float $x, float $y, string $words, string $class, string $anchor, int $most): string

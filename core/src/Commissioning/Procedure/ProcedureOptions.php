@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
+use Escapement\Core\SettingsCheck\ClassTime;
+
 /** The schools a technician chooses between, and the bands agreed for the site. Rule: docs/rules.md#procedure, docs/rules.md#bands. */
 final readonly class ProcedureOptions
 {
     /** Edition of the procedure that new runs are begun under. */
     public const EDITION = 2;
-
-    /** Classes of system whose loads are lost for seconds at most. */
-    public const CLASS_SECONDS = ['emergency' => 10, 'legally_required' => 60];
 
     /**
      * @param bool         $hasBait        the bait test; on by default, the best single test of judgement
@@ -57,6 +56,6 @@ final readonly class ProcedureOptions
     /** Seconds within which the load is back, by its class; null where no class asks. */
     public function classSeconds(): ?int
     {
-        return self::CLASS_SECONDS[$this->systemClass] ?? null;
+        return ClassTime::of($this->systemClass)?->seconds;
     }
 }

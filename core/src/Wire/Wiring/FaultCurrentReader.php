@@ -28,7 +28,6 @@ final readonly class FaultCurrentReader
 
     private const XR_THREE_PHASE = 4.0;
     private const XR_OTHER = 1.5;
-    private const XD_PCT = 250.0;
 
     /**
      * @return array<string, mixed>
@@ -100,17 +99,17 @@ final readonly class FaultCurrentReader
     {
         $kva = $in->number('kva', 0.1, 100_000);
         $xd2 = $in->number('xd2_pct', 1, 100);
-        $xd1 = $in->number('xd1_pct', 1, 200, 1.5 * $xd2);
-        $xd = $in->number('xd_pct', 1, 1000, max(self::XD_PCT, $xd1));
+        $xd1 = $in->number('xd1_pct', 1, 200, GeneratorFault::TRANSIENT_SHARE * $xd2);
+        $xd = $in->number('xd_pct', 1, 1000, max(GeneratorFault::SYNCHRONOUS_PCT, $xd1));
         $generator = new GeneratorFault(
             $kva,
             $xd2,
             $xd1,
             $xd,
             $in->maybeNumber('sustained_pct', 0, 1000),
-            $in->number('td2_s', 0.001, 1, 0.02),
-            $in->number('td1_s', 0.01, 10, 0.15),
-            $in->number('trip_s', 0, 10, 0.05),
+            $in->number('td2_s', 0.001, 1, GeneratorFault::TD2_S),
+            $in->number('td1_s', 0.01, 10, GeneratorFault::TD1_S),
+            $in->number('trip_s', 0, 10, GeneratorFault::TRIP_S),
             $in->number('ln_factor', 0.5, 2, 1.0),
         );
         if ($xd1 < $xd2) {

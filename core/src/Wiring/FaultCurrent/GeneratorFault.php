@@ -7,6 +7,13 @@ namespace Escapement\Core\Wiring\FaultCurrent;
 /** A generator by its reactances: its fault current falls while the field collapses. Rule: docs/rules.md#fault-current. */
 final readonly class GeneratorFault implements FaultSource
 {
+    /** Generic figures for what the maker did not say. */
+    public const TRANSIENT_SHARE = 1.5;
+    public const SYNCHRONOUS_PCT = 250.0;
+    public const TD2_S = 0.02;
+    public const TD1_S = 0.15;
+    public const TRIP_S = 0.05;
+
     /**
      * @param float  $xd2Pct       subtransient
      * @param float  $xd1Pct       transient
@@ -25,6 +32,14 @@ final readonly class GeneratorFault implements FaultSource
         private float $tripS,
         private float $lnFactor,
     ) {}
+
+    /** One of which the subtransient reactance is known, and nothing more: generic, to be confirmed with the maker's data. */
+    public static function byReactance(float $kva, float $xd2Pct): self
+    {
+        $xd1Pct = self::TRANSIENT_SHARE * $xd2Pct;
+
+        return new self($kva, $xd2Pct, $xd1Pct, max(self::SYNCHRONOUS_PCT, $xd1Pct), null, self::TD2_S, self::TD1_S, self::TRIP_S, 1.0);
+    }
 
     public function ratedA(FaultCircuit $circuit): float
     {

@@ -32,6 +32,8 @@
         </fieldset>
         <label class="check"><input class="form-check-input" type="checkbox" name="still" value="1" @checked($page->look->showsStillLive)>
             Still live</label>
+        <label class="check"><input class="form-check-input" type="checkbox" name="fault" value="1" @checked($page->look->showsFaults)>
+            Fault current</label>
         <noscript><button class="btn btn-outline-primary" type="submit">Show it</button></noscript>
     </form>
     @if ($page->hazard())
@@ -40,11 +42,18 @@
     @endif
     <div class="one-line-box" tabindex="0" role="region" aria-label="One-line, drawing">{!! $page->picture->svg() !!}</div>
     <p class="key"><span><i class="swatch swatch-util"></i>utility</span><span><i class="swatch swatch-gen"></i>generator</span><span><i
-                class="swatch swatch-none"></i>nothing live</span><span>link at a corner: bond, slashed goes, dashed to fit</span><span><a
-                href="{{ route('plan.svg', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">For
+                class="swatch swatch-none"></i>nothing live</span><span>link at a corner: bond, slashed goes, dashed to fit</span>
+        @if ($page->look->showsFaults)
+            <span>kA available / rated</span>
+        @endif
+        <span><a href="{{ route('plan.svg', ['switch' => $page->switch] + $page->look->query()) }}">For
                 paper, SVG</a></span><span><a
-                href="{{ route('plan.pdf', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">PDF</a></span><span
+                href="{{ route('plan.pdf', ['switch' => $page->switch] + $page->look->query()) }}">PDF</a></span><span
             x-data="picture"><button type="button" class="as-link" x-on:click="save"
-                data-from="{{ route('plan.svg', ['switch' => $page->switch, 'on' => $page->look->on, 'open' => $page->look->open, 'still' => (int) $page->look->showsStillLive, 'bonds' => $page->look->bonds]) }}">PNG</button></span><span><a
-                href="{{ route('plan.export', $page->switch) }}">Drawing, JSON</a></span></p>
+                data-from="{{ route('plan.svg', ['switch' => $page->switch] + $page->look->query()) }}">PNG</button></span><span><a
+                href="{{ route('plan.export', $page->switch) }}">Drawing, JSON</a></span>
+    </p>
+    @if ($page->look->showsFaults)
+        @include('plan.partials._faults', ['faults' => $page->facts->faults])
+    @endif
 </div>

@@ -10,6 +10,15 @@
             hint="Ask the utility." />
         <x-field name="withstand_ka" label="The switch withstands" unit="kA" :value="old('withstand_ka', $facts['withstand_ka'] ?? '')" inputmode="decimal"
             hint="From its label." />
+        <x-field name="transformer_kva" label="Utility's transformer" unit="kVA" :value="old('transformer_kva', $facts['transformer_kva'] ?? '')" inputmode="decimal"
+            hint="From its plate, where the utility gives no figure." />
+        <x-field name="transformer_z_pct" label="Its impedance" unit="%" :value="old('transformer_z_pct', $facts['transformer_z_pct'] ?? '')" inputmode="decimal" />
+        @if ($page->switch->site->installation->hasGenerator())
+            <x-field name="generator_xd2_pct" label="Generator's subtransient reactance X″d" unit="%" :value="old('generator_xd2_pct', $facts['generator_xd2_pct'] ?? '')"
+                inputmode="decimal" hint="From the maker's data. Without it its fault current is not known." />
+        @endif
+        <x-field name="motor_a" label="Rated current of the motors that run, in sum" unit="A" :value="old('motor_a', $facts['motor_a'] ?? '')" inputmode="decimal"
+            hint="They feed a fault with about four times that." />
         <x-field name="design" label="Hottest day" :unit="$units->temperature()" inputmode="decimal" :hint="round($units->fromCelsius(35)) . ' where nothing is said.'" :value="old('design', isset($facts['design_c']) ? round($units->fromCelsius((float) $facts['design_c'])) : '')" />
         <x-field name="grounds_on_neutral_bar" label="Grounds on the neutral bar" :value="old('grounds_on_neutral_bar', $facts['grounds_on_neutral_bar'] ?? '')" inputmode="numeric" />
         <x-field name="ground_bar_free" label="Free places on a ground bar" :value="old('ground_bar_free', $facts['ground_bar_free'] ?? '')" inputmode="numeric" />

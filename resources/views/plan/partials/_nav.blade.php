@@ -6,6 +6,7 @@
         'wires' => 'Feeders and wires',
         'landing' => 'Terminations and torque',
         'wiring' => 'Wiring',
+        'class' => 'Class',
         'power-down' => 'Power-down',
         'pack-list' => 'Pack list',
     ]) as $route => $words)

@@ -8,13 +8,19 @@
         <x-hazard><b>Covers stay on.</b> A survey reads labels and counts. Taking a dead front off is work for a licensed electrician with
             the panel isolated, locked and proved dead.</x-hazard>
     @endif
-    <div class="fields">
+    @if ($page->on === \Escapement\Core\Survey\Subject::Rules)
+        <x-hazard><b>Read labels, covers on.</b> What is not marked or cannot be seen stays "not known": the authority having jurisdiction,
+            the maker's instructions and the adopted code decide.</x-hazard>
+        <p class="lead-in">What all of it amounts to: <a href="{{ route('class', $switch) }}">What this class asks</a>.</p>
+    @endif
+    <div class="fields" x-data="moot" x-on:change="turn">
         @foreach ($page->questions() as $question)
             @if ($question->isFigure())
                 <x-field :name="'answers[' . $question->key . ']'" :errorKey="'answers.' . $question->key" :label="$question->label" :unit="$page->unit($question)" inputmode="decimal" :value="$page->answer($question)"
                     :hint="$page->range($question) . ($question->hint === '' ? '' : '. ' . $question->hint)" />
             @else
-                <fieldset class="field">
+                <fieldset class="field" @if ($question->onlyIf !== []) data-only-if="{{ json_encode($question->onlyIf) }}" @endif
+                    @if ($page->isMoot($question)) hidden @endif>
                     <legend>{{ $question->label }}</legend>
                     <div class="choice">
                         @foreach (['' => 'not known'] + $question->options as $value => $words)

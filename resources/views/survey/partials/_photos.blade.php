@@ -1,5 +1,6 @@
 @php($mayWrite = auth()->user()->role->mayWrite())
 @php($subjects = \Escapement\Core\Survey\Subject::cases())
+@php($shows = new \App\Stage\Survey\PhotoShows($switch))
 @if ($mayWrite)
     <form method="post" action="{{ route('photos', $switch) }}" class="block" enctype="multipart/form-data">
         @csrf
@@ -17,7 +18,12 @@
                 @endif
                 <p class="field-hint">They are made smaller; where they were taken is taken out of them.</p>
             </div>
-            <div class="field"><label for="photo-subject">What they show</label><select class="form-select" id="photo-subject"
+            <div class="field"><label for="photo-shows">Evidence of</label><select class="form-select" id="photo-shows" name="shows">
+                    <option value="">nothing in particular</option>
+                    @include('survey.partials._shows', ['chosen' => old('shows')])
+                </select>
+            </div>
+            <div class="field"><label for="photo-subject">Page of the survey</label><select class="form-select" id="photo-subject"
                     name="subject">
                     @foreach ($subjects as $subject)
                         <option value="{{ $subject->value }}" @selected(old('subject') === $subject->value)>
@@ -52,7 +58,8 @@
                         alt="{{ $photo->caption ?? 'Picture of ' . mb_strtolower(\Escapement\Core\Survey\Subject::from($photo->subject)->label()) }}"
                         width="{{ $photo->width }}" height="{{ $photo->height }}" loading="lazy"></a>
                 <p><b>{{ $photo->caption ?? 'No caption' }}</b><small>{{ \Escapement\Core\Survey\Subject::from($photo->subject)->label() }},
-                        {{ \App\Models\Photo::MOMENTS[$photo->moment] }}. {{ $photo->user->name }},
+                        {{ \App\Models\Photo::MOMENTS[$photo->moment] }}.{{ $photo->shows ? ' Evidence of: ' . lcfirst($shows->words($photo->shows)) . '.' : '' }}
+                        {{ $photo->user->name }},
                         {{ $page->standing->date($photo->created_at) }}</small></p>
                 @if ($photo->run_id !== null)
                     <p class="small">Evidence of a <a href="{{ route('procedure', $photo->run_id) }}">run</a>; it stays as it is.</p>
@@ -62,8 +69,14 @@
                         <form method="post" action="{{ route('photo.change', $photo) }}">@csrf @method('put')
                             <div class="field"><label for="caption-{{ $photo->id }}">Caption</label><input class="form-control"
                                     id="caption-{{ $photo->id }}" name="caption" value="{{ $photo->caption }}" maxlength="200"></div>
-                            <div class="field"><label for="subject-{{ $photo->id }}">What it shows</label><select class="form-select"
-                                    id="subject-{{ $photo->id }}" name="subject">
+                            <div class="field"><label for="shows-{{ $photo->id }}">Evidence of</label><select class="form-select"
+                                    id="shows-{{ $photo->id }}" name="shows">
+                                    <option value="">nothing in particular</option>
+                                    @include('survey.partials._shows', ['chosen' => $photo->shows])
+                                </select>
+                            </div>
+                            <div class="field"><label for="subject-{{ $photo->id }}">Page of the survey</label><select
+                                    class="form-select" id="subject-{{ $photo->id }}" name="subject">
                                     @foreach ($subjects as $subject)
                                         <option value="{{ $subject->value }}" @selected($photo->subject === $subject->value)>{{ $subject->label() }}
                                         </option>

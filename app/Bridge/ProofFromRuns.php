@@ -57,6 +57,7 @@ final readonly class ProofFromRuns
                 $proof->by_name,
                 $proof->why,
                 $proof->basis,
+                $proof->edition,
             ))->all()),
             ProofFacts::now($switch),
         ));

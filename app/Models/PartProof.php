@@ -17,6 +17,7 @@ use Illuminate\Support\Carbon;
  * @property int                   $run_id
  * @property ProofPart             $part
  * @property string                $outcome  proved, noted, failed, open
+ * @property int                   $edition  of the procedure that the run was begun under
  * @property list<string>          $why
  * @property array<string, string> $basis
  * @property string                $by_name

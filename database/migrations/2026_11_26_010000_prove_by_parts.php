@@ -18,6 +18,7 @@ return new class extends Migration {
             $table->foreignId('run_id')->constrained();
             $table->string('part', 20);
             $table->string('outcome', 10)->comment('proved, noted, failed, open');
+            $table->unsignedTinyInteger('edition')->default(1)->comment('of the procedure');
             $table->json('why')->comment('what failed or is missing, in sentences');
             $table->json('basis')->comment('facts that the part rests on, as they were, by key');
             $table->string('by_name', 120)->comment('as signed');

@@ -9,6 +9,7 @@ use App\Bridge\SwitchFacts;
 use App\Jobs\PlaySeason;
 use App\Models\Company;
 use App\Models\LoadItem;
+use App\Models\PartProof;
 use App\Models\Plan;
 use App\Models\Recording;
 use App\Models\Role;
@@ -252,6 +253,7 @@ final class DatabaseSeeder extends Seeder
         $this->timed($switch, $this->milo, [
             ['start_signal', 0], ['engine_running', 5300], ['transferred', 35_400], ['engine_stopped', 120_000], ['retransferred', 120_600],
         ], 'Milo Tern');
+        PartProof::query()->where('switch_id', $switch->id)->update(['edition' => 1]); // six weeks ago the procedure proved less
         Carbon::setTestNow($now->copy()->subDays(6)->setTime(10, 15));
         $this->sheet(
             $switch->fresh() ?? $switch,

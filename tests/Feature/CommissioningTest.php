@@ -14,6 +14,7 @@ use App\Models\Run;
 use App\Models\TransferSwitch;
 use App\Stage\Commissioning\KeepParts;
 use Escapement\Core\Commissioning\Diagnoses;
+use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Commissioning\Proof\PartStanding;
 use Escapement\Core\Commissioning\Proof\PartState;
 use Escapement\Core\Commissioning\Proof\ProofBasis;
@@ -272,6 +273,29 @@ final class CommissioningTest extends TestCase
         self::assertSame([$says], $after->changes());
         self::assertSame('pass', $run->refresh()->verdict);
         $this->get('/')->assertSee('was changed after it was proved')->assertSee($says);
+    }
+
+    #[Test]
+    public function a_proof_of_an_older_edition_is_shown_to_be_looked_at_again_and_keeps_its_verdict(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $switch->update(['poles' => 2, 'test_disconnect' => 'Q1', 'fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
+        $run = $this->signed($switch);
+        $page = route('runs', $switch);
+        self::assertSame(ProcedureOptions::EDITION, PartProof::query()->where('part', 'sensing')->firstOrFail()->edition);
+        $this->get($page)->assertDontSee('To be looked at again');
+        $before = $this->standing($switch)->state;
+        PartProof::query()->update(['edition' => 1]); // signed before the procedure grew
+        $this->get($page)->assertSee('To be looked at again')->assertSee('each phase of each source is lost in turn');
+        self::assertSame($before, $this->standing($switch)->state);
+        self::assertSame('pass', $run->refresh()->verdict);
+        foreach (array_filter(ProofPart::cases(), static fn(ProofPart $one): bool => $one !== ProofPart::LoadTest) as $part) {
+            PartProof::query()->updateOrCreate(['run_id' => $run->id, 'part' => $part], [
+                'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'outcome' => 'proved', 'edition' => 1, 'why' => [],
+                'basis' => [], 'by_name' => 'P. One', 'proved_at' => now(),
+            ]);
+        }
+        $this->get('/')->assertSee('is to be looked at again')->assertSee('sensing of an outage');
     }
 
     /** @return iterable<string, array{array<string, mixed>, ProofPart, string}> */

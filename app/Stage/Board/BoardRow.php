@@ -81,6 +81,12 @@ final readonly class BoardRow
                 'Not proved: ' . $standing->proof?->missing(),
                 route('runs', $switch),
             ),
+            $standing->proof->again() !== '' => new BoardNeed(
+                'note',
+                "$name is to be looked at again",
+                'The procedure proves more now: ' . $standing->proof->again(),
+                route('runs', $switch),
+            ),
             default => new BoardNeed('proven', 'Nothing needed', 'as left', route('runs', $switch)),
         };
     }

@@ -26,7 +26,7 @@ final readonly class KeepParts
             if ($part->outcome !== PartOutcome::Untouched) {
                 PartProof::query()->create([
                     'company_id' => $run->company_id, 'switch_id' => $run->switch_id, 'run_id' => $run->id, 'part' => $part->part,
-                    'outcome' => self::outcome($part),
+                    'outcome' => self::outcome($part), 'edition' => (int) ($run->work['edition'] ?? 1),
                     'why' => $part->why, 'basis' => $basis->of($part->part, $facts), 'by_name' => (string) $run->signed_name,
                     'proved_at' => $run->signed_at,
                 ]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire;
 
+use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Commissioning\Proof\PartRecord;
 use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Commissioning\Proof\Standing;
@@ -60,6 +61,7 @@ final readonly class StandingReader
             $in->required('by')->text(120),
             array_map(static fn(Node $one): string => $one->text(500), $in->optional('why')?->list(0, 40) ?? []),
             Texts::map($in->optional('basis'), 500),
+            $in->optional('edition')?->integer(1, ProcedureOptions::EDITION) ?? ProcedureOptions::EDITION,
         );
         $in->close();
 

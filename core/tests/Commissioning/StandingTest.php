@@ -70,4 +70,30 @@ final class StandingTest extends TestCase
             );
         }
     }
+
+    /**
+     * @param list<string> $again parts
+     */
+    #[Test, DataProvider('editions')]
+    public function a_proof_of_an_older_edition_stands_and_is_to_be_looked_at_again(string $kind, string $plant, int $edition, array $again): void
+    {
+        $records = array_map(static fn(ProofPart $part): array => [
+            'part' => $part->value, 'outcome' => 'proved', 'at' => '2026-03-02T10:00:00Z', 'run' => 'Run 1', 'by' => 'M. Tern',
+            'edition' => $edition,
+        ], array_values(array_filter(ProofPart::cases(), static fn(ProofPart $part): bool => $part !== ProofPart::LoadTest)));
+        $answer = CaseFile::asArray((new Calculations())->calc('standing', Node::fromArray([
+            'installation' => $kind, 'plant' => $plant, 'records' => $records,
+        ])));
+        self::assertSame('proven', $answer['standing'], 'a signed verdict does not change');
+        self::assertSame($again, array_column(array_filter($answer['parts'], static fn(array $one): bool => isset($one['again'])), 'part'));
+    }
+
+    /** @return iterable<string, array{string, string, int, list<string>}> */
+    public static function editions(): iterable
+    {
+        yield 'a house, first edition' => ['K1', 'standby', 1, ['dead_checks', 'sensing', 'start_circuit']];
+        yield 'a house, this edition' => ['K1', 'standby', 2, []];
+        yield 'two supplies have no start circuit' => ['K7', 'two_source', 1, ['dead_checks', 'sensing']];
+        yield 'a vehicle on one hot' => ['K5', 'mobile', 1, []];
+    }
 }

@@ -14,6 +14,9 @@
                         <small>{{ $standing->date(\Illuminate\Support\Carbon::parse($part->record->at)) }}, {{ $part->record->by }},
                             {{ lcfirst($part->record->run) }}</small>
                     @endif
+                    @foreach ($part->again as $reason)
+                        <small><b>To be looked at again:</b> {{ $reason }}.</small>
+                    @endforeach
                     @if ($part->because !== [])
                         <small>{{ implode('. ', $part->because) }}</small>
                     @endif

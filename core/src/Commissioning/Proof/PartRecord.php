@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Proof;
 
+use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
+
 /** What one signed run says to one part: that it was proved, with a note or without, or that it failed. */
 final readonly class PartRecord
 {
@@ -12,6 +14,7 @@ final readonly class PartRecord
      * @param string                $run   what the run is called
      * @param list<string>          $why   what failed, in sentences; empty when nothing did
      * @param array<string, string> $basis facts that the part rests on, as they were, by key
+     * @param int                   $edition of the procedure that the run was begun under
      */
     public function __construct(
         public ProofPart $part,
@@ -22,5 +25,6 @@ final readonly class PartRecord
         public string $by,
         public array $why = [],
         public array $basis = [],
+        public int $edition = ProcedureOptions::EDITION,
     ) {}
 }

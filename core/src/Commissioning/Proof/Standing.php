@@ -12,10 +12,15 @@ namespace Escapement\Core\Commissioning\Proof;
 final readonly class Standing
 {
     private ProofBasis $basis;
+    /** @var list<ChangedRule> */
+    private array $changedRules;
 
     public function __construct()
     {
         $this->basis = new ProofBasis();
+        /** @var list<ChangedRule> $rules */
+        $rules = require __DIR__ . '/../../../data/changed_rules.php';
+        $this->changedRules = $rules;
     }
 
     public function of(StandingInput $in): StandingResult
@@ -47,12 +52,24 @@ final readonly class Standing
         }
         $changes = $this->basis->changes($part, $last->basis, $in->facts);
 
-        return $changes === [] ? new PartStanding($part, PartState::Proved, $last) : new PartStanding(
+        return new PartStanding(
             $part,
-            PartState::Stale,
+            $changes === [] ? PartState::Proved : PartState::Stale,
             $last,
             $changes,
+            $this->again($last, $in),
         );
+    }
+
+    /** @return list<string> why a proof of an older edition is to be looked at again */
+    private function again(PartRecord $record, StandingInput $in): array
+    {
+        $rules = array_filter(
+            $this->changedRules,
+            static fn(ChangedRule $rule): bool => $rule->concerns($record->edition, $record->part, $in->installation),
+        );
+
+        return array_values(array_map(static fn(ChangedRule $rule): string => $rule->reason, $rules));
     }
 
     private function whyNotAsked(ProofPart $part, StandingInput $in): ?string

@@ -60,6 +60,12 @@ final readonly class StandingResult
         )));
     }
 
+    /** What is proved and to be looked at again, because a newer edition of the procedure proves more; empty where nothing is. */
+    public function again(): string
+    {
+        return self::names(array_values(array_filter($this->parts, static fn(PartStanding $one): bool => $one->again !== [])));
+    }
+
     /**
      * The standing in a sentence, always with what is missing.
      *

@@ -7,7 +7,6 @@ namespace Escapement\Core\Power;
 use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Findings;
 use Escapement\Core\Finding\Working;
-use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Input\Tolerance;
@@ -15,12 +14,6 @@ use Escapement\Core\Input\Tolerance;
 /** Consumption, tank, vapour, regulators, pressure and pipe of a generator's fuel. Rule: docs/rules.md#fuel. */
 final readonly class Fuel
 {
-    private const UNITS = [
-        'diesel' => ['l_h', 'gal_h'],
-        'petrol' => ['l_h', 'gal_h'],
-        'natural_gas' => ['ft3_h', 'm3_h', 'btuh'],
-        'lp' => ['l_h', 'gal_h', 'ft3_h', 'm3_h', 'btuh'],
-    ];
     /** Tank gallons: diameter, length in inches. To be confirmed with the tank's plate. */
     private const TANKS = [120 => [24, 68], 250 => [30, 94], 325 => [30, 119], 500 => [37, 119], 1000 => [41, 192]];
     /** Percent of liquid from which a stretch begins, the factor there, and its slope per percent. */
@@ -37,7 +30,6 @@ final readonly class Fuel
         '3' => 3.068,
         '4' => 4.026,
     ];
-    private const BTU_PER_FT3 = ['natural_gas' => 1030.0, 'lp' => 2516.0];
     private const GRAVITY = ['natural_gas' => 0.6094, 'lp' => 1.2462];
     private const EXTRAPOLATED_ABOVE_F = 20;
 
@@ -54,33 +46,33 @@ final readonly class Fuel
         $isGas = ! FuelUse::isLiquid($fuel);
         $ratedKw = $in->np('rated_kw');
         $loadKw = $in->n0('load_kw');
-        $points = $this->table($in);
-        $unit = $in->maybeOneOf('table_unit', self::UNITS['lp']);
-        $btuPerFt3 = $in->np('btu_per_ft3', self::BTU_PER_FT3[$fuel] ?? 1.0);
+        $table = FuelTable::read($in);
+        $btuPerFt3 = $in->np('btu_per_ft3', FuelTable::btuPerFt3($fuel));
         $tank = ($f = $in->maybeObject('tank')) === null ? null : $this->tankFields($f, $fuel);
         $vapour = ($f = $in->maybeObject('vapour')) === null ? null : $this->vapourFields($f);
         $gas = ($f = $in->maybeObject('gas')) === null ? null : $this->gasFields($f);
         $pressure = ($f = $in->maybeObject('pressure')) === null ? null : $this->pressureFields($f, $fuel);
         $pipe = ($f = $in->maybeObject('pipe')) === null ? null : $this->pipeFields($f);
-        $this->refuseContradictions($in, $fuel, $points, $unit);
+        $table->check($fuel);
+        $this->refuseContradictions($in, $fuel);
         [$diameterIn, $lengthIn] = $vapour === null ? [0.0, 0.0] : $this->tankSize($in->object('vapour'), $vapour);
 
         $findings = new Findings();
         $working = new Working();
-        $use = $points === null ? FuelUse::generic($fuel, $ratedKw, $btuPerFt3) : new FuelUse($fuel, $points, (string) $unit, $btuPerFt3);
+        $use = $table->use($fuel, $ratedKw, $btuPerFt3);
         $loadPct = 100 * $loadKw / $ratedKw;
         $rate = $use->rate($loadPct);
         $btuhFull = $isGas ? (float) $use->rate(100)['btuh'] : null;
         $working->add(
             'Burns',
-            sprintf('%s table at %.4g %% of %g kW', $points === null ? 'generic' : 'the maker\'s', $loadPct, $ratedKw),
+            sprintf('%s table at %.4g %% of %g kW', $table->isGeneric() ? 'generic' : 'the maker\'s', $loadPct, $ratedKw),
             $isGas ? $rate['btuh'] : $rate['l_h'],
             $isGas ? 'BTU/h' : 'L/h',
         );
         if (Tolerance::exceeds($loadPct, 100)) {
-            $findings->raise('overload', ['load_pct' => $loadPct]);
+            $findings->raise('fuel/overload', ['load_pct' => $loadPct]);
         }
-        if ($points === null) {
+        if ($table->isGeneric()) {
             $findings->raise('generic-rate');
         }
 
@@ -103,22 +95,6 @@ final readonly class Fuel
             'pressure' => $pressure === null ? null : ['sag_inwc' => $pressure->sag()],
             'pipe' => $pipe === null ? null : $this->pipe($pipe, $fuel, (float) $btuhFull, $btuPerFt3, $findings, $working),
         ], $findings->all(), $working->lines);
-    }
-
-    /** @return null|list<array{float, float}> */
-    private function table(Fields $in): ?array
-    {
-        $nodes = $in->maybeList('table', 2, 12);
-        if ($nodes === null) {
-            return null;
-        }
-        $points = [];
-        foreach ($nodes as $node) {
-            $row = (new Fields($node))->only(['load_pct', 'rate']);
-            $points[] = [$row->number('load_pct', 0, 120), $row->n0('rate')];
-        }
-
-        return $points;
     }
 
     /** @return array{capacity: float, pct: float, reserve: float} */
@@ -166,28 +142,9 @@ final readonly class Fuel
         return $size ?? throw $in->at('tank_gal')->bad('This size is not in the table: give diameter and length.');
     }
 
-    /**
-     * @param null|list<array{float, float}> $points
-     *
-     * @throws BadInput where what is given has no meaning for this fuel
-     */
-    private function refuseContradictions(Fields $in, string $fuel, ?array $points, ?string $unit): void
+    private function refuseContradictions(Fields $in, string $fuel): void
     {
         $isGas = ! FuelUse::isLiquid($fuel);
-        if ($points === null && $unit !== null) {
-            throw $in->at('table')->bad('A table and its unit belong together.');
-        }
-        foreach ($points ?? [] as $i => [$pct]) {
-            if ($i > 0 && $pct <= ($points[$i - 1][0] ?? 0)) {
-                throw $in->at('table')->at($i, null)->at('load_pct', null)->bad('The loads of the table must rise.');
-            }
-        }
-        if ($points !== null && $unit === null) {
-            throw $in->at('table_unit')->bad('A table and its unit belong together.');
-        }
-        if ($unit !== null && ! in_array($unit, self::UNITS[$fuel], true)) {
-            throw $in->at('table_unit')->bad('This fuel is measured in: ' . implode(', ', self::UNITS[$fuel]) . '.');
-        }
         if ($in->has('btu_per_ft3') && ! $isGas) {
             throw $in->at('btu_per_ft3')->bad('Only a gas has a heating value by the cubic foot.');
         }

@@ -349,7 +349,7 @@ final class TopologyCheck
         foreach ($this->drawing->elements as $e) {
             if (in_array($e->type, ['battery', 'capacitor', 'ups'], true)) {
                 $ids[] = $e->id;
-                $this->findings->raise('stored-energy', $e->id);
+                $this->findings->raise('topology/stored-energy', $e->id);
             }
         }
 

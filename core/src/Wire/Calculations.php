@@ -29,8 +29,15 @@ use Escapement\Core\Survey\SurveyCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
+use Escapement\Core\Wire\LoadTest\ExerciseValueReader;
+use Escapement\Core\Wire\LoadTest\LoadTestPlanReader;
+use Escapement\Core\Wire\LoadTest\LoadTestReader;
+use Escapement\Core\Wire\LoadTest\LoadTestTrendReader;
+use Escapement\Core\Wire\LoadTest\StepTransientsReader;
 use Escapement\Core\Wire\Power\DemandReader;
+use Escapement\Core\Wire\Power\PowerFactorBankReader;
 use Escapement\Core\Wire\Power\SizingReader;
+use Escapement\Core\Wire\Power\ThreePhaseMeterReader;
 use Escapement\Core\Wire\Wiring\ColoursReader;
 use Escapement\Core\Wire\Wiring\ConductorReader;
 use Escapement\Core\Wire\Wiring\FaultCurrentReader;
@@ -48,6 +55,13 @@ final readonly class Calculations
     public const NAMES = [
         'settings_check', 'settings_diff', 'settings_compare', 'timing_verdict', 'run_verdict',
         'demand', 'source_rating', 'sizing', 'motor_start', 'step_sequence', 'shed_plan', 'battery_runtime', 'single_leg_jumper', 'fuel',
+        'load_test_plan',
+        'load_test_evaluate',
+        'exercise_value',
+        'step_transients',
+        'load_test_trend',
+        'power_factor_bank',
+        'three_phase_meter',
         'conductor',
         'voltage_drop',
         'grounding',
@@ -115,6 +129,13 @@ final readonly class Calculations
             'battery_runtime' => (new BatteryRuntime())->answer($input)->toArray(),
             'single_leg_jumper' => (new SingleLegJumper())->answer($input)->toArray(),
             'fuel' => (new Fuel())->answer($input)->toArray(),
+            'load_test_plan' => (new LoadTestPlanReader())->answer($input),
+            'load_test_evaluate' => (new LoadTestReader())->answer($input),
+            'exercise_value' => (new ExerciseValueReader())->answer($input),
+            'step_transients' => (new StepTransientsReader())->answer($input),
+            'load_test_trend' => (new LoadTestTrendReader())->answer($input),
+            'power_factor_bank' => (new PowerFactorBankReader())->answer($input),
+            'three_phase_meter' => (new ThreePhaseMeterReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),
             'voltage_drop' => (new VoltageDropReader())->answer($input),
             'grounding' => (new GroundingReader())->answer($input),

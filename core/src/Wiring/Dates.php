@@ -29,6 +29,15 @@ final class Dates
         return self::of($date)->modify("+$days days")->format('Y-m-d');
     }
 
+    /** The day stays, or is the last of a shorter month. */
+    public static function plusMonths(string $date, int $months): string
+    {
+        [$year, $month, $day] = array_map(intval(...), explode('-', $date));
+        $first = self::of(sprintf('%04d-%02d-01', $year, $month))->modify("+$months months");
+
+        return $first->format('Y-m-') . sprintf('%02d', min($day, (int) $first->format('t')));
+    }
+
     /** Negative when the second comes first. */
     public static function daysBetween(string $from, string $to): int
     {

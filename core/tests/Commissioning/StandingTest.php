@@ -75,8 +75,12 @@ final class StandingTest extends TestCase
      * @param list<string> $again parts
      */
     #[Test, DataProvider('editions')]
-    public function a_proof_of_an_older_edition_stands_and_is_to_be_looked_at_again(string $kind, string $plant, int $edition, array $again): void
-    {
+    public function a_proof_of_an_older_edition_stands_and_is_to_be_looked_at_again(
+        string $kind,
+        string $plant,
+        int $edition,
+        array $again,
+    ): void {
         $records = array_map(static fn(ProofPart $part): array => [
             'part' => $part->value, 'outcome' => 'proved', 'at' => '2026-03-02T10:00:00Z', 'run' => 'Run 1', 'by' => 'M. Tern',
             'edition' => $edition,

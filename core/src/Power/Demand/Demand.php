@@ -168,7 +168,7 @@ final readonly class Demand
         }
         if (Tolerance::exceeds($currents->neutralTriplenA, 0)) {
             $in->system->name === 'three' && Tolerance::exceeds($currents->neutralA, $demandA)
-                ? $findings->raise('neutral-over-leg', ['neutral_a' => $currents->neutralA])
+                ? $findings->raise('demand/neutral-over-leg', ['neutral_a' => $currents->neutralA])
                 : $findings->raise('triplen', ['neutral_triplen_a' => $currents->neutralTriplenA]);
         }
 

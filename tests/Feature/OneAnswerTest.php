@@ -109,7 +109,8 @@ final class OneAnswerTest extends TestCase
         $switch = $this->surveyed(InstallationKind::WholeHouse, ['survey' => []]);
         $run = $this->runOf($switch);
         $this->get("/runs/$run->id/procedure?step=isolate/upstream")->assertSee('has not been surveyed');
-        $this->get("/switches/$switch->id/power-down")->assertSee('Who can open the supply upstream of the work is not known.');
+        $this->get("/switches/$switch->id/power-down")->assertSee('id="finding-' . 'upstream-not-surveyed' . '"', false)
+            ->assertSee('Who can open the supply upstream of the work is not known.');
     }
 
     #[Test]

@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Finding;
+
+use Escapement\Core\Finding\Register;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Power\SourceFeeder;
+use Escapement\Core\Tests\CaseFile;
+use Escapement\Core\Wire\Calculations;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** Findings that no golden case has, each raised by an input that means it; and that no finding is without a test. */
+final class RaisedFindingsTest extends TestCase
+{
+    /** @param array<string, mixed> $input */
+    #[Test, DataProvider('inputs')]
+    public function an_input_raises_the_finding_that_it_means(string $calc, string $finding, array $input): void
+    {
+        $calculations = new Calculations();
+        $answer = $calc === 'rehearse' ? $calculations->rehearse(Node::fromArray($input)) : $calculations->calc($calc, Node::fromArray($input));
+        $ids = array_map(static fn(array $one): string => "{$one['id']} {$one['severity']}", CaseFile::asArray($answer)['findings']);
+        self::assertContains($finding, $ids, implode(', ', $ids));
+    }
+
+    /** @return iterable<string, array{string, string, array<string, mixed>}> */
+    public static function inputs(): iterable
+    {
+        foreach ([...self::ofSite(), ...self::ofPower(), ...self::ofDrawings(), ...self::ofLoadTests()] as [$calc, $finding, $input]) {
+            yield $finding => [$calc, $finding, $input];
+        }
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofSite(): array
+    {
+        $survey = static fn(string $finding, string $kind, array $answers, array $more = ['before_photos' => 1]): array => [
+            'survey_check', $finding, ['kind' => $kind, 'answers' => (object) $answers] + $more,
+        ];
+        $sheet = self::golden('settings', 'settings_check');
+        unset($sheet['site']['exercise']);
+        $scenario = self::golden('timing', '');
+        $scenario['events'] = [['at_ms' => 5000, 'do' => 'set_source', 'source' => 'normal', 'v' => 119.12345678]];
+
+        return [
+            $survey('sensitive-without-ups warn', 'K1', [], ['loads' => [['id' => 'Router', 'sensitive' => true]]]),
+            $survey('no-before-photo note', 'K1', [], []),
+            $survey('no-working-space warn', 'K1', ['clearance' => 'no']),
+            $survey('siding-to-come note', 'K1', ['wall' => 'open']),
+            $survey('nameplate-not-pictured note', 'K1', []),
+            $survey('phase-order-reversed stop', 'K7', ['phase_order_second' => 'reversed']),
+            $survey('branch-wires-delicate warn', 'K2', ['branch_metal' => 'brittle']),
+            $survey('multiwire-circuits note', 'K2', ['multiwire' => 'yes']),
+            ['settings_check', 'no-exercise warn', $sheet],
+            ['rehearse', 'finer-than-computed note', $scenario],
+        ];
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofPower(): array
+    {
+        $bank = ['kw' => 100, 'pf' => 0.8, 'v_ll_v' => 480, 'steps' => [['kvar' => 40]]];
+        $meter = ['v_v' => [277, 277, 277], 'i_a' => [100, 100, 100]];
+        $of = static fn(array $more): array => $more + $meter;
+
+        return [
+            ['shed_plan', 'nothing-to-shed note', ['usable_kw' => 12, 'loads' => [['id' => 'lights', 'kw' => 1]]]],
+            ['colours', 'green-not-ground stop', [
+                'system' => 'us_split_120_240', 'landings' => [['conductor' => 'L1', 'terminal' => 'L1', 'colour' => 'green']],
+            ]],
+            ['power_factor_bank', 'leading-on-generator warn', $bank + [
+                'generator' => ['rated_kva' => 100, 'kw' => 10, 'pf' => 0.9, 'policy' => 'by_limit', 'leading_limit_pct' => 200],
+            ]],
+            ['power_factor_bank', 'stage-overvoltage warn', ['steps' => [['kvar' => 40, 'rated_v' => 460]]] + $bank],
+            ['power_factor_bank', 'stage-overvoltage stop', ['steps' => [['kvar' => 40, 'rated_v' => 400]]] + $bank],
+            ['three_phase_meter', 'ct-undetermined warn', $of(['kw_meter' => [27, -27, 5]])],
+            ['three_phase_meter', 'ct-ambiguous warn', $of(['kw_meter' => [-8, -6, 7]])],
+            ['three_phase_meter', 'kw-over-kva warn', $of(['kw_meter' => [29, 27, 27]])],
+            ['three_phase_meter', 'kw-negative warn', $of(['kw_meter' => [-27, -27, -27]])],
+            ['three_phase_meter', 'ct-overrange warn', $of(['ct' => ['primary_a' => 80]])],
+            ['three_phase_meter', 'ct-oversized note', $of(['ct' => ['primary_a' => 800]])],
+            ['three_phase_meter', 'rotation-undetermined warn', $of(['v_deg' => [0, 0, 0]])],
+            ['three_phase_meter', 'v-unbalance-high stop', $of(['v_ll_v' => [480, 480, 400]])],
+            ['three_phase_meter', 'neutral-harmonics note', $of(['neutral_a' => 60])],
+        ];
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofDrawings(): array
+    {
+        $source = static fn(string $id, string $kind, array $more = []): array => ['id' => $id, 'type' => 'source', 'kind' => $kind] + $more;
+        $panel = [
+            'id' => 'p', 'type' => 'panel', 'role' => 'sub', 'rating_a' => 100,
+            'breakers' => [['id' => 'a', 'rating_a' => 125, 'poles' => 2], ['id' => 'b', 'rating_a' => 30, 'poles' => 2]],
+        ];
+        $solar = $source('inv', 'inverter', ['grid_interactive' => true]);
+        $joined = static fn(string $other): array => [
+            'system' => 'split', 'elements' => [$source('s', $other), $solar, $panel],
+            'links' => [['from' => 's', 'to' => 'p'], ['from' => 'inv', 'to' => 'p.b']],
+        ];
+        $circuit = self::golden('topology', 'relay_check', 'motor_changeover');
+        $circuit['rungs'] = [
+            ['id' => 'r1', 'coil' => 'Q1.I', 'supply' => 'dc', 'when' => ['no' => 'PFM']],
+            ['id' => 'r2', 'coil' => 'Q1.II', 'supply' => 'dc', 'when' => ['no' => 'PFG']],
+        ];
+
+        return [
+            ['topology', 'grid-interactive-parallel note', $joined('utility')],
+            ['topology', 'grid-interactive-on-generator warn', $joined('generator')],
+            ['topology', 'breaker-over-bus stop', $joined('utility')],
+            ['topology', 'inlet-underrated stop', [
+                'system' => 'split',
+                'elements' => [$source('g', 'generator', ['breaker_a' => 50]), ['id' => 'i', 'type' => 'inlet', 'rating_a' => 30], $panel],
+                'links' => [['from' => 'g', 'to' => 'i'], ['from' => 'i', 'to' => 'p']],
+            ]],
+            ['one_line_layout', 'no-feed note', [
+                'system' => 'split', 'elements' => [$panel, ['id' => 'l', 'type' => 'load', 'phases' => ['L1']], $source('g', 'generator')],
+                'links' => [['from' => 'p.b', 'to' => 'l']],
+            ]],
+            ['relay_check', 'conflicting-commands warn', $circuit],
+        ];
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofLoadTests(): array
+    {
+        $plan = static fn(string $profile, array $more = []): array => $more + ['profile' => $profile, 'nameplate_kw' => 40, 'fuel' => 'diesel'];
+        $reading = static fn(int $t, float $v): array => ['t_s' => $t, 'v_v' => [$v], 'a_a' => [50], 'hz' => 60, 'kw' => 5];
+        $times = range(0, 19_900, 100);
+        $step = [
+            't_ms' => $times, 'hz' => array_fill(0, 200, 60), 'steps' => [['t_ms' => 500, 'from_kw' => 0, 'to_kw' => 20]],
+            'v_v' => [[...array_fill(0, 5, 120), 100, ...array_fill(0, 4, 140), ...array_fill(0, 190, 120)]],
+        ];
+
+        return [
+            ['load_test_plan', 'wet-stacking warn', $plan('quarterly_house')],
+            ['load_test_plan', 'no-load-for-it warn', $plan('quarterly_house', ['building_kw' => 3])],
+            ['load_test_plan', 'cold-start-missing note', $plan('building_acceptance')],
+            ['load_test_plan', 'warm-up-in-cold-start warn', $plan('building_acceptance', ['cold_start' => true, 'warmup_min' => 3])],
+            ['load_test_plan', 'spark-ignited note', $plan('monthly_building', ['fuel' => 'lp'])],
+            ['load_test_plan', 'not-for-this-fuel note', $plan('annual_supplemental', ['fuel' => 'natural_gas'])],
+            ['load_test_evaluate', 'drift-voltage warn', [
+                'profile' => 'quarterly_house', 'nameplate_kw' => 10, 'fuel' => 'lp', 'phases' => 1,
+                'readings' => [$reading(0, 121), $reading(600, 121), $reading(1200, 118)],
+            ]],
+            ['step_transients', 'overshoot warn', $step],
+            ['step_transients', 'before-short note', $step],
+        ];
+    }
+
+    #[Test]
+    public function a_feeder_behind_a_larger_breaker_is_told(): void
+    {
+        self::assertSame('source-feeder-breaker-differs', SourceFeeder::judge(80, 60, 90, 100)?->id);
+        self::assertNull(SourceFeeder::judge(100, 100, 90, 100));
+    }
+
+    /** Those of the app alone are raised there. */
+    #[Test]
+    public function no_finding_is_without_a_test(): void
+    {
+        $texts = '';
+        foreach (self::testFiles() as $file) {
+            $texts .= (string) file_get_contents($file);
+        }
+        $without = [];
+        foreach (Register::all() as $key => $entry) {
+            if (preg_match('~["\'/ ]' . preg_quote($entry->id, '~') . '["\' ]~', $texts) !== 1) {
+                $without[] = $key;
+            }
+        }
+        self::assertSame([], $without);
+    }
+
+    /** @return iterable<string> */
+    private static function testFiles(): iterable
+    {
+        foreach ([dirname(__DIR__), dirname(__DIR__, 3) . '/tests'] as $folder) {
+            foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+                if ($file instanceof \SplFileInfo && in_array($file->getExtension(), ['php', 'json', 'js'], true)) {
+                    yield $file->getPathname();
+                }
+            }
+        }
+    }
+
+    /** @return array<string, mixed> the input of the first good case of that calculation */
+    private static function golden(string $chapter, string $calc, string $names = ''): array
+    {
+        foreach (CaseFile::read($chapter) as [$case]) {
+            $isOf = ($calc === '' || $case->calc === $calc) && ! isset($case->expect->error);
+            if ($isOf && ($names === '' || str_contains((string) json_encode($case->input), $names))) {
+                return CaseFile::asArray($case->input);
+            }
+        }
+        self::fail("No case of $calc.");
+    }
+}

@@ -16,7 +16,7 @@ use Illuminate\Support\Carbon;
  * @property int     $user_id
  * @property string  $site     its name
  * @property ?string $verdict  as signed; null: not signed
- * @property string  $head     of its record: the same run brought in again is the same
+ * @property string  $head     of its record: the same run imported again is the same
  * @property string  $document JSON by the published schema run
  * @property User    $user
  * @property Carbon  $created_at

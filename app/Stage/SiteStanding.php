@@ -39,7 +39,7 @@ final class SiteStanding
     public function __construct(public readonly Site $site, public readonly ?TransferSwitch $switch)
     {
         $this->questions = new Questionnaire($site->installation->value);
-        $switch?->setRelation('site', $site); // whoever read the switches of a site has it already
+        $switch?->setRelation('site', $site); // the reader of the switches of a site has it already
         $sheet = $switch?->sheet;
         $this->proof = $switch === null ? null : ProofFromRuns::standing($switch);
         $facts = $switch === null ? null : new SwitchFacts($switch);

@@ -1656,7 +1656,7 @@ return [
         'no-working-space' => [
             'warn',
             'There is no clear working space in front of the switch',
-            'Whoever opens it must be able to step back.',
+            'The person who opens it must be able to step back.',
             'Clear it. The code in force gives width, depth and height.',
         ],
         'siding-to-come' => [

@@ -59,10 +59,10 @@ test('the small one-line follows the cursor', async ({ page }) => {
     await expect(line).toHaveAttribute('data-bus', 'emergency');
 });
 
-test('a recording is brought in with its columns offered, and a season is played from it', async ({ page }) => {
+test('a recording is imported with its columns offered, and a season is played from it', async ({ page }) => {
     await signIn(page);
     await page.goto('/library');
-    await page.getByText('Bring in a recording').click();
+    await page.getByText('Import a recording').click();
     const rows = ['when,north,south'];
     for (let s = 0; s < 300; s++) {
         rows.push(`${s},${s > 60 && s < 140 ? 0 : 120},${s > 60 && s < 140 ? 0 : 121}`);
@@ -77,7 +77,7 @@ test('a recording is brought in with its columns offered, and a season is played
     await expect(page.getByRole('link', { name: 'All of it' })).toBeVisible();
     await page.getByRole('link', { name: 'Juniper Row 14' }).click();
     await expect(page.getByRole('heading', { name: 'north yard' })).toBeVisible();
-    await page.getByRole('link', { name: 'Play a season' }).click();
+    await page.getByRole('link', { name: 'Run a season' }).click();
     await page.getByLabel('A recording').selectOption('north yard');
     await page.getByRole('button', { name: 'Play the season' }).click();
     await page.getByRole('link', { name: 'Return delay 15.0 s', exact: true }).click();

@@ -89,7 +89,7 @@ test('one house, from survey to a signed timing report', async ({ page }) => {
     });
 });
 
-test('a bad setting is told at its field and the rest is kept', async ({ page }) => {
+test('a bad setting is reported at its field and the rest is kept', async ({ page }) => {
     await signIn(page);
     await newHouse(page, `Fault Row ${Date.now()}`);
     await page.getByRole('textbox', { name: 'Utility under-voltage pick-up' }).fill('70');
@@ -111,7 +111,7 @@ test('without script the rehearsal still plays', async ({ browser }) => {
     await page.getByRole('button', { name: 'Blink', exact: true }).click();
     await expect(page.locator('.figures')).toContainText('Starts avoided 1');
     await page.getByLabel('Start delay').fill('0');
-    await page.getByRole('button', { name: 'Play it' }).click();
-    await expect(page.locator('.figures')).toContainText('Started for nothing 1');
+    await page.getByRole('button', { name: 'Run scenario' }).click();
+    await expect(page.locator('.figures')).toContainText('Nuisance starts 1');
     await context.close();
 });

@@ -10,7 +10,7 @@ async function answerOnTheWay(page, now) {
         await held;
         await route.continue();
     });
-    await now.getByRole('button', { name: 'It is so' }).click();
+    await now.getByRole('button', { name: 'Matches' }).click();
     await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
     return letGo;
 }
@@ -29,28 +29,28 @@ test('a procedure goes on in the basement, past a reload, and is whole when the 
 
     const now = page.locator('.now:not([hidden])');
     await expect(now.getByRole('heading')).toHaveText('Say aloud what will happen');
-    await now.getByRole('button', { name: 'It is so' }).click();
+    await now.getByRole('button', { name: 'Matches' }).click();
     await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
     await expect(answered(page)).toContainText('1 of');
 
     await goOffline(context);
-    await now.getByRole('button', { name: 'It is so' }).click();
+    await now.getByRole('button', { name: 'Matches' }).click();
     await expect(page.getByText('1 to send')).toBeVisible();
     for (let steps = 0; steps < 12 && (await now.getByRole('heading').textContent()) !== 'Prove dead'; steps++) {
         await now.getByLabel(/^Note/).fill('Tagged, TS-14.');
-        await now.getByRole('button', { name: 'It is so' }).click();
+        await now.getByRole('button', { name: 'Matches' }).click();
         await page.waitForTimeout(150);
     }
     await expect(now.getByRole('heading')).toHaveText('Prove dead');
 
     await test.step('not dead: nothing behind it opens, not even without a network', async () => {
-        await now.getByRole('button', { name: 'Not so' }).click();
+        await now.getByRole('button', { name: 'Does not match' }).click();
         await expect(now.getByRole('alert').last()).toContainText('a note is needed');
         await now.getByLabel(/^Note/).fill('L2 shows 118 V');
-        await now.getByRole('button', { name: 'Not so' }).click();
+        await now.getByRole('button', { name: 'Does not match' }).click();
         await expect(now.getByRole('heading')).toHaveText('Prove dead');
         await expect(now.getByLabel(/^Note/)).toHaveValue('');
-        await now.getByRole('button', { name: 'It is so' }).click();
+        await now.getByRole('button', { name: 'Matches' }).click();
         await expect(now.getByRole('heading')).toHaveText('Exhaust, alarms and clearances');
     });
 
@@ -194,7 +194,7 @@ test('what was answered and sent is corrected without a network', async ({ page,
     const run = await beginRun(page, await newHouse(page, `Second Thought Lane ${Date.now()}`));
     await page.goto(`${run}/procedure`);
     const now = page.locator('.now:not([hidden])');
-    await now.getByRole('button', { name: 'It is so' }).click();
+    await now.getByRole('button', { name: 'Matches' }).click();
     await expect(answered(page)).toContainText('1 of');
     await expect(page.getByText('All sent.')).toBeVisible();
 
@@ -203,10 +203,10 @@ test('what was answered and sent is corrected without a network', async ({ page,
     await expect(now.getByRole('heading')).toHaveText('Say aloud what will happen');
     await expect(now).toContainText('Answered: as expected');
     await now.getByLabel(/^Note/).fill('The cook came in later');
-    await now.getByRole('button', { name: 'Not so' }).click();
+    await now.getByRole('button', { name: 'Does not match' }).click();
     await expect(page.getByText('1 to send')).toBeVisible();
     await expect(now.getByRole('heading')).toHaveText('Say aloud what will happen'); // it is open again, and first
-    await now.getByRole('button', { name: 'It is so' }).click();
+    await now.getByRole('button', { name: 'Matches' }).click();
     await expect(now.getByRole('heading')).toHaveText('Keep the engine from starting, as its maker says');
 
     await goOnline(context);

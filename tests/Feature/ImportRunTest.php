@@ -34,7 +34,7 @@ final class ImportRunTest extends TestCase
         $body = self::body((string) $this->get("/runs/$run->id/report")->getContent());
 
         $this->signIn();
-        $this->bring($file)->assertRedirect()->assertSessionHas('said', 'The run is brought in. Its record verifies.');
+        $this->bring($file)->assertRedirect()->assertSessionHas('said', 'The run is imported. Its record verifies.');
         $imported = ImportedRun::query()->sole();
         self::assertSame('pass', json_decode($file)->timing->verdict);
         self::assertSame('pass', $imported->verdict, 'the parts it touched are proved');

@@ -80,9 +80,10 @@ final class PlanTest extends TestCase
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse);
         $this->put("/switches/$switch->id/plan", self::FACTS)->assertRedirect("/switches/$switch->id/plan");
-        $this->get("/switches/$switch->id/plan")->assertSee('Take the bond out of Generator');
+        $this->get("/switches/$switch->id/plan")->assertSee('Remove the bonding jumper in the generator');
         $this->put("/switches/$switch->id/plan", ['neutral_switched' => '1'] + self::FACTS);
-        $this->get("/switches/$switch->id/plan")->assertDontSee('Take the bond out of Generator')->assertSee('Take the bond out of Panel');
+        $this->get("/switches/$switch->id/plan")->assertDontSee('Remove the bonding jumper in the generator')
+            ->assertSee('Remove the bonding jumper in the panel');
         self::assertSame(1, Plan::query()->count(), 'one plan a switch');
     }
 
@@ -107,11 +108,12 @@ final class PlanTest extends TestCase
         $this->get("/switches/$switch->id/plan")
             ->assertSee('Nothing is proposed yet')
             ->assertSee('the neutral of the switch')
-            ->assertDontSee('Take the bond out');
+            ->assertDontSee('Remove the bonding jumper');
         $this->put("/switches/$switch->id/plan", ['panel_bonded' => ''] + self::FACTS)->assertSessionHasNoErrors();
-        $this->get("/switches/$switch->id/plan")->assertSee('the bond in the panel')->assertDontSee('Take the bond out');
+        $this->get("/switches/$switch->id/plan")->assertSee('the bond in the panel')->assertDontSee('Remove the bonding jumper');
         $this->put("/switches/$switch->id/plan", self::FACTS)->assertSessionHasNoErrors();
-        $this->get("/switches/$switch->id/plan")->assertSee('Take the bond out of Panel')->assertDontSee('Nothing is proposed yet');
+        $this->get("/switches/$switch->id/plan")->assertSee('Remove the bonding jumper in the panel')
+            ->assertDontSee('Nothing is proposed yet');
     }
 
     #[Test]

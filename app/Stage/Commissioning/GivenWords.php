@@ -19,7 +19,7 @@ final readonly class GivenWords
             isset($given['skip_reason']) => "left out: {$text('skip_reason')}",
             isset($given['name']) && ($given['so'] ?? null) === true => "signed by {$text('name')}",
             ($given['so'] ?? null) === true => 'as expected',
-            ($given['so'] ?? null) === false => 'not so',
+            ($given['so'] ?? null) === false => 'does not match',
             default => '',
         };
         $note = $text('note') === $text('skip_reason') ? '' : $text('note');

@@ -53,7 +53,7 @@ final readonly class ImportRun
 
         return redirect()->route('imported', $imported)->with(
             'said',
-            $imported->wasRecentlyCreated ? 'The run is brought in. Its record verifies.' : 'This run was here already.',
+            $imported->wasRecentlyCreated ? 'The run is imported. Its record verifies.' : 'This run was here already.',
         );
     }
 

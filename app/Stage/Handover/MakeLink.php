@@ -12,7 +12,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 
-/** A link for the owner. It is told once; whoever loses it gets another. */
+/** A link for the owner. It is shown once; a lost one is replaced. */
 final readonly class MakeLink
 {
     private const TOKEN_LENGTH = 40;

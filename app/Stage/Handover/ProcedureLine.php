@@ -43,7 +43,7 @@ final readonly class ProcedureLine
         return match (true) {
             $this->answer !== null => GivenWords::of($this->answer->given, $this->step),
             $this->state === StepState::Done => 'as expected',
-            $this->state === StepState::NotSo => 'not so',
+            $this->state === StepState::NotSo => 'does not match',
             default => 'not answered',
         };
     }

@@ -12,7 +12,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
-/** Reads a recording into RMS steps and keeps those. What is wrong is told with its line or byte, and nothing is kept. */
+/** Reads a recording into RMS steps and keeps those. A fault is reported with its line or byte, and nothing is kept. */
 final readonly class ImportRecording
 {
     public function __invoke(RecordingRequest $request): RedirectResponse

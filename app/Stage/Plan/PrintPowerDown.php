@@ -8,7 +8,7 @@ use App\Models\TransferSwitch;
 use App\Stage\Paper;
 use Illuminate\Http\Response;
 
-/** One page for the owner and for whoever opens the supply. */
+/** One page for the owner and for the person who opens the supply. */
 final readonly class PrintPowerDown
 {
     public function __invoke(TransferSwitch $switch): Response

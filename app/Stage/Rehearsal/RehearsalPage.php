@@ -252,7 +252,7 @@ final class RehearsalPage
             $this->count('Returns cut', $now, $was, static fn(Metrics $m): int => $m->returnResets),
         ];
         if ($now->nuisanceStarts + ($was->nuisanceStarts ?? 0) > 0) {
-            $figures[] = $this->count('Started for nothing', $now, $was, static fn(Metrics $m): int => $m->nuisanceStarts);
+            $figures[] = $this->count('Nuisance starts', $now, $was, static fn(Metrics $m): int => $m->nuisanceStarts);
         }
         if ($now->startsAvoided + $now->sagsRidden > 0) {
             $figures[] = $this->count('Starts avoided', $now, $was, static fn(Metrics $m): int => $m->startsAvoided + $m->sagsRidden);

@@ -44,7 +44,7 @@ final readonly class LoadTable
     }
 
     /**
-     * Figures come back as they stand, so that a bad one is told at its field and nothing is lost.
+     * Figures come back as they stand, so that a bad one is reported at its field and nothing is lost.
      *
      * @return list<array<string, mixed>>
      *

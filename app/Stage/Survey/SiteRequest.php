@@ -39,7 +39,7 @@ final class SiteRequest extends FormRequest
             'timezone.timezone' => 'This is no time zone that this machine knows.',
             'service_a.integer' => 'Whole amperes, from 1 to 10 000 A.',
             'service_a.between' => 'A service has 1 to 10 000 A.',
-            'altitude.numeric' => 'A number: the height above the sea.',
+            'altitude.numeric' => 'A number: the elevation.',
             'altitude.between' => 'From :min to :max; higher than that nobody stands.',
         ];
     }

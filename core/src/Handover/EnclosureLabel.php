@@ -13,7 +13,7 @@ use Escapement\Core\Topology\OutageTestPointResult;
 use Escapement\Core\Topology\TopologyCheck;
 
 /**
- * What stands on an enclosure for whoever opens it next: what feeds it, what stays live, which disconnect proves the switch.
+ * What stands on an enclosure for the next person to open it: what feeds it, what stays live, which disconnect proves the switch.
  * Rule: docs/rules.md#handover; the safety that is always in sight. The maker's and the code's own labels stay beside it.
  */
 final readonly class EnclosureLabel

@@ -129,7 +129,7 @@ final readonly class OwnerWords
     }
 
     /**
-     * The outage as a strip of parts, from left to right: what carries the load, and for how long where that is told by the sheet.
+     * The outage as a strip of parts, from left to right: what carries the load, and for how long where the sheet says it.
      *
      * @return list<array{state: 'first'|'dark'|'second', name: string, time: string}>
      */

@@ -184,7 +184,7 @@ final class BestSet
         if ($fits) {
             $this->branch($depth + 1, $weight + $this->weights[$item], $left, $done, $carried + [$item => true]);
         }
-        // Whoever weighs no more and needs no less could change places with this one: where it is left off, they are too.
+        // An item that weighs no more and needs no less could change places with this one: where it is left off, they are too.
         foreach ($this->dominated[$item] as $worse) {
             $done[$worse] = true;
         }

@@ -76,7 +76,7 @@ final readonly class PowerDown
 
         $working = new Working();
         $working->add('Dark', "$open->minutes min to open + $dark->minutes min of work + $close->minutes min to close", $windowMin, 'min');
-        $working->add('Longest chain of dark work', 'tasks that wait for each other, whoever does them', $dark->pathMinutes, 'min');
+        $working->add('Longest chain of dark work', 'tasks that wait for each other, by any person', $dark->pathMinutes, 'min');
         foreach ($dark->work as $name => $minutes) {
             $working->add("Dark work of $name", 'the sum of the tasks', $minutes, 'min');
         }
@@ -172,7 +172,7 @@ final readonly class PowerDown
      *
      * @return list<Task>
      *
-     * @throws BadInput at the first that waits for nothing there is, or for itself in the end
+     * @throws BadInput at the first that waits for a task that is not there, or for itself in the end
      */
     private function sorted(array $read, Node $tasks): array
     {

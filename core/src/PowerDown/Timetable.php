@@ -19,7 +19,7 @@ final class Timetable
     /** @var array<int, int> start of each task, minutes from the first */
     public array $starts = [];
     public int $minutes = 0;
-    /** The longest way through tasks that wait for each other, whoever does them. */
+    /** The longest way through tasks that wait for each other, by any person. */
     public readonly int $pathMinutes;
     /** @var array<array-key, int> minutes of work of each person */
     public readonly array $work;
@@ -152,7 +152,7 @@ final class Timetable
     }
 
     /**
-     * Whoever has work left does it one piece after the other, and what waits for the last of it comes on top.
+     * A person with work left does it one piece after the other, and what waits for the last of it comes on top.
      *
      * @param array<int, int> $earliest of what is left
      */

@@ -76,7 +76,7 @@ enum Story: string
             self::DriftingFrequency => 'Only a limit on frequency sees it; without one the clocks and motors suffer it.',
             self::LockOut => 'After the last failed crank nothing happens by itself any more, until somebody resets it.',
             self::TestOvertaken => 'A real outage goes before a test; the load must not wait its transfer delay twice.',
-            self::ExerciseCollides => 'An exercise that falls into an outage is skipped; who is told?',
+            self::ExerciseCollides => 'An exercise that falls into an outage is skipped; who hears of it?',
             self::Overload => 'The least important load goes first, and a lock-out keeps it away for a while.',
             self::SelectorOff => 'Somebody forgot the selector: no start, no transfer, dark for as long as it lasts.',
             self::GeneratorRunsByHand => 'A generator that runs is taken only when there is a reason to; a mobile relay always takes it.',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Simulation;
 
-/** Somebody who is told of each event as it happens: the list, the metrics, a season's outcomes. */
+/** Receives each event as it happens: the list, the metrics, a season's outcomes. */
 interface EventSink
 {
     public function take(Event $event): void;

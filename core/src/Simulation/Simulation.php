@@ -100,7 +100,7 @@ final class Simulation
         $this->playedMs = max($this->playedMs, $ms);
     }
 
-    /** How everything stands after what has been played; whoever keeps it clones it. */
+    /** How everything stands after what has been played; a caller that keeps it clones it. */
     public function state(): SystemState
     {
         return $this->log->state;

@@ -9,15 +9,15 @@ final readonly class BondMove
 {
     /** What is done, and why, by the action that `bonding` proposes. */
     private const WORDS = [
-        'add-neutral' => ['Run the neutral to', 'Without it two legs stand in series over the double voltage.'],
+        'add-neutral' => ['Run the neutral to', 'Without it two legs stand in series across the line-to-line voltage.'],
         'use-switched-neutral' => ['Switch the neutral at', 'The two supplies must not share their neutral current.'],
-        'remove-bond' => ['Take the bond out of', 'With two bonds the neutral current splits and flows in grounds.'],
-        'separate-neutral-ground' => ['Part neutrals and grounds in', 'Grounds on their own bar, neutrals on theirs.'],
-        'add-bond' => ['Fit the bond in', 'The one place where neutral and ground meet.'],
-        'add-equipment-ground' => ['Run a grounding conductor to', 'Earth itself is no way back for a fault.'],
-        'add-electrode-conductor' => ['Run the electrode conductor to', 'It belongs where the bond is.'],
-        'move-electrode-conductor' => ['Move the electrode conductor of', 'It belongs where the bond is.'],
-        'remove-electrode-conductor' => ['Take off the electrode conductor of', 'It belongs where the bond is.'],
+        'remove-bond' => ['Remove the bonding jumper in', 'With two bonds the neutral current splits and flows in grounding conductors.'],
+        'separate-neutral-ground' => ['Separate neutrals and grounds in', 'Grounds on their own bar, neutrals on theirs.'],
+        'add-bond' => ['Install the main bonding jumper in', 'The one place where neutral and ground are connected.'],
+        'add-equipment-ground' => ['Run a grounding conductor to', 'Earth itself is no return path for a fault.'],
+        'add-electrode-conductor' => ['Run the grounding electrode conductor to', 'It belongs where the bond is.'],
+        'move-electrode-conductor' => ['Move the grounding electrode conductor from', 'It belongs where the bond is.'],
+        'remove-electrode-conductor' => ['Remove the grounding electrode conductor of', 'It belongs where the bond is.'],
     ];
 
     public const ACTIONS = [
@@ -42,12 +42,18 @@ final readonly class BondMove
                 count($moves) + 1,
                 $action['action'],
                 $action['at'],
-                "$title " . $names->of($action['at']),
-                $why . (isset($action['to']) ? ' To ' . $names->of($action['to']) . '.' : ''),
+                "$title " . self::within($names->of($action['at'])),
+                $why . (isset($action['to']) ? ' It goes to ' . self::within($names->of($action['to'])) . '.' : ''),
             );
         }
 
         return $moves;
+    }
+
+    /** A name within a sentence: a common noun gets its article, a name of its own stays. */
+    private static function within(string $name): string
+    {
+        return preg_match('/^[A-Z][a-z]+( [a-z]+)*$/', $name) === 1 ? 'the ' . lcfirst($name) : $name;
     }
 
     /** The element in which it happens. */

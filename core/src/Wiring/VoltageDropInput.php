@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wiring;
 
-/** One run, its load, and how its ohms are reckoned. Rule: docs/rules.md#voltage-drop. */
+/** One run, its load, and how its resistance is calculated. Rule: docs/rules.md#voltage-drop. */
 final readonly class VoltageDropInput
 {
     /**

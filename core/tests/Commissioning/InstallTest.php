@@ -87,7 +87,7 @@ final class InstallTest extends TestCase
         self::assertNotEmpty(self::starting(self::one($steps, 'install/land-ats')->dependsOn, 'install/pull-meter-to-switch-'));
         self::assertContains($lug->id, self::one($steps, 'install/close-ats')->dependsOn);
         $bond = self::one($steps, 'install/bond-remove-bond-panel');
-        self::assertStringStartsWith('Take the bond out of', $bond->title);
+        self::assertStringStartsWith('Remove the bonding jumper in', $bond->title);
         self::assertContains('install/before-panel', $bond->dependsOn, 'a picture before anything is moved');
         self::assertContains($bond->id, self::one($steps, 'install/after-panel')->dependsOn);
         self::assertStringContainsString(

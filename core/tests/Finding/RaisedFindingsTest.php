@@ -21,7 +21,8 @@ final class RaisedFindingsTest extends TestCase
     public function an_input_raises_the_finding_that_it_means(string $calc, string $finding, array $input): void
     {
         $calculations = new Calculations();
-        $answer = $calc === 'rehearse' ? $calculations->rehearse(Node::fromArray($input)) : $calculations->calc($calc, Node::fromArray($input));
+        $node = Node::fromArray($input);
+        $answer = $calc === 'rehearse' ? $calculations->rehearse($node) : $calculations->calc($calc, $node);
         $ids = array_map(static fn(array $one): string => "{$one['id']} {$one['severity']}", CaseFile::asArray($answer)['findings']);
         self::assertContains($finding, $ids, implode(', ', $ids));
     }
@@ -91,7 +92,9 @@ final class RaisedFindingsTest extends TestCase
     /** @return list<array{string, string, array<string, mixed>}> */
     private static function ofDrawings(): array
     {
-        $source = static fn(string $id, string $kind, array $more = []): array => ['id' => $id, 'type' => 'source', 'kind' => $kind] + $more;
+        $source = static fn(string $id, string $kind, array $more = []): array => [
+            'id' => $id, 'type' => 'source', 'kind' => $kind,
+        ] + $more;
         $panel = [
             'id' => 'p', 'type' => 'panel', 'role' => 'sub', 'rating_a' => 100,
             'breakers' => [['id' => 'a', 'rating_a' => 125, 'poles' => 2], ['id' => 'b', 'rating_a' => 30, 'poles' => 2]],
@@ -127,7 +130,9 @@ final class RaisedFindingsTest extends TestCase
     /** @return list<array{string, string, array<string, mixed>}> */
     private static function ofLoadTests(): array
     {
-        $plan = static fn(string $profile, array $more = []): array => $more + ['profile' => $profile, 'nameplate_kw' => 40, 'fuel' => 'diesel'];
+        $plan = static fn(string $profile, array $more = []): array => $more + [
+            'profile' => $profile, 'nameplate_kw' => 40, 'fuel' => 'diesel',
+        ];
         $reading = static fn(int $t, float $v): array => ['t_s' => $t, 'v_v' => [$v], 'a_a' => [50], 'hz' => 60, 'kw' => 5];
         $times = range(0, 19_900, 100);
         $step = [

@@ -80,7 +80,7 @@
                                                     <option value="1" @selected(($typed['so'] ?? '') === '1')>
                                                         {{ ['photo' => 'done', 'sign' => 'signed'][$step->kind->value] ?? 'it is so' }}
                                                     </option>
-                                                    <option value="0" @selected(($typed['so'] ?? '') === '0')>not so</option>
+                                                    <option value="0" @selected(($typed['so'] ?? '') === '0')>does not match</option>
                                                 </select>
                                                 @if ($step->kind->value === 'sign')
                                                     <input class="form-control" name="{{ $at }}[name]" maxlength="120"
@@ -115,7 +115,7 @@
                                         @endif
                                         @foreach ($step->stoppedBy as $stop)
                                             <p class="field-error"><x-glyph kind="stop" /><span>{{ $stop }} <a
-                                                        href="{{ $page->putRightAt($step) }}">Put it right</a></span></p>
+                                                        href="{{ $page->putRightAt($step) }}">Correct it</a></span></p>
                                         @endforeach
                                     </td>
                                     <td><span class="sheet-state"><x-glyph :kind="$page->glyph($step)" />{{ $page->stateWords($step) }}</span>

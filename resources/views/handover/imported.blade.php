@@ -8,7 +8,7 @@
         <div class="head no-print">
             <div>
                 <h1>Run from elsewhere</h1>
-                <p>Brought in on {{ $imported->created_at->format('j M Y') }} by {{ $imported->user->name }}. Measured, answered and signed
+                <p>Imported on {{ $imported->created_at->format('j M Y') }} by {{ $imported->user->name }}. Measured, answered and signed
                     elsewhere; the record verifies, and the verdicts are computed here from it.</p>
             </div>
             <a class="btn btn-outline-primary" href="{{ route('library') }}#runs">Library</a>

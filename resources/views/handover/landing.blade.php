@@ -1,7 +1,7 @@
 @foreach ($page->landing->enclosures as $table)
     <div class="together">
         @if ($loop->first && $isPdf)
-            <h2>Landing and torque</h2>
+            <h2>Terminations and torque</h2>
         @endif
         <h3>
             {{ $table->name }}</h3>

@@ -34,7 +34,7 @@
             </details>
             <details class="block">
                 <summary>
-                    <h2>Landing and torque</h2>
+                    <h2>Terminations and torque</h2>
                 </summary>@include('handover.landing', ['isPdf' => false])
             </details>
         @endif

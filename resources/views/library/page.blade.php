@@ -25,7 +25,7 @@
                                 <th>Supply</th>
                                 <th class="num-col">Length</th>
                                 <th>From</th>
-                                <th>Brought in</th>
+                                <th>Imported</th>
                             </tr>
                         </thead>
                         <tbody>
@@ -38,7 +38,7 @@
                                     <td data-label="Length" class="num-col fig">
                                         {{ \Escapement\Core\Settings\SheetWords::clock($recording->until_ms) }}</td>
                                     <td data-label="From">{{ $recording->source }}</td>
-                                    <td data-label="Brought in">{{ $recording->created_at->format('j M Y') }}, {{ $recording->user->name }}
+                                    <td data-label="Imported">{{ $recording->created_at->format('j M Y') }}, {{ $recording->user->name }}
                                     </td>
                                 </tr>
                             @endforeach
@@ -49,7 +49,7 @@
             @if (auth()->user()->role->mayWrite())
                 <details class="block bring" @if ($errors->hasAny(['files', 'name', 'phases', 'nominal_v', 'nominal_hz'])) open @endif>
                     <summary>
-                        <h2>Bring in a recording</h2>
+                        <h2>Import a recording</h2>
                     </summary>
                     <form method="post" action="{{ route('recordings') }}" enctype="multipart/form-data" x-data="recordingForm"
                         data-look="{{ route('recordings.look') }}">
@@ -88,7 +88,7 @@
         <section class="block" aria-labelledby="scenarios">
             <h2 id="scenarios">Scenarios of our own</h2>
             @if ($scenarios->isEmpty())
-                <p class="quiet">None yet. On a site's Rehearsal page, edit a story on the strip and keep it.</p>
+                <p class="quiet">None yet. On a site's Rehearsal page, edit a scenario on the strip and keep it.</p>
             @else
                 <div class="scroll-x">
                     <table class="ruled blocks">
@@ -149,7 +149,7 @@
                             <tr>
                                 <th>Site</th>
                                 <th>As signed</th>
-                                <th>Brought in</th>
+                                <th>Imported</th>
                                 <th></th>
                             </tr>
                         </thead>
@@ -160,7 +160,7 @@
                                     <td data-label="As signed"><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'" />
                                         {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] ?? 'not signed' }}
                                     </td>
-                                    <td data-label="Brought in">{{ $run->created_at->format('j M Y') }}, {{ $run->user->name }}</td>
+                                    <td data-label="Imported">{{ $run->created_at->format('j M Y') }}, {{ $run->user->name }}</td>
                                     <td>
                                         <div class="row-acts">
                                             @if (auth()->user()->role->mayWrite())

@@ -6,7 +6,7 @@
             <p class="said" role="status">{{ session('said') }}</p>
         @endif
         <h1>People of {{ auth()->user()->company->name }}</h1>
-        <p class="lead-in">A lead adds people, a technician writes, a viewer reads. Whoever leaves keeps the name in every record.</p>
+        <p class="lead-in">A lead adds people, a technician writes, a viewer reads. A person who leaves keeps the name in every record.</p>
         <ul class="people">
             @foreach ($people as $person)
                 <li>

@@ -4,7 +4,7 @@
 @section('main')
     <div class="head">
         <div>
-            <h1>Landing and torque</h1>
+            <h1>Terminations and torque</h1>
             <p>In the order of landing: what lies deepest first, or the cover will not close.</p>
         </div>
     </div>
@@ -145,7 +145,7 @@
         @if (auth()->user()->role->mayWrite())
             <details class="block" @if ($errors->any()) open @endif>
                 <summary>
-                    <h2>Put it right</h2>
+                    <h2>Correct it</h2>
                 </summary>
                 <form method="post" action="{{ route('landing.save', $page->switch) }}">
                     @csrf @method('put')

@@ -3,7 +3,7 @@
 @section('main')
     <div class="head">
         <div>
-            <h1>Pack list</h1>
+            <h1>Materials and tools</h1>
             <p>From the schedule of wires, a tenth more of each kind. Tick it off at the van.</p>
         </div>
     </div>

@@ -111,7 +111,7 @@
                     @endforeach
                 </tr>
                 <tr>
-                    <th>Left over; deepest dip</th>
+                    <th>Headroom; largest voltage dip</th>
                     @foreach ($plan->columns() as $c)
                         <td class="fig">{{ round($c->option->headroomPct) }} %; {{ round($c->dipPct) }} %</td>
                     @endforeach
@@ -186,7 +186,7 @@
     @foreach ($landing->enclosures as $table)
         <div class="together">
             @if ($loop->first)
-                <h2>Landing and torque, in order</h2>
+                <h2>Terminations and torque, in order</h2>
             @endif
             <h3>
                 {{ $table->name }}</h3>
@@ -308,7 +308,7 @@
             @endforeach
         </tbody>
     </table>
-    <h2>Pack list</h2>
+    <h2>Materials and tools</h2>
     @foreach ($pack->groups() as $label => $lines)
         <div>
             <h3>{{ $label }}</h3>

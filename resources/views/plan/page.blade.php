@@ -28,7 +28,7 @@
             </p>
         @endif
     @endforeach
-    <h2 class="gap">Prove it here</h2>
+    <h2 class="gap">Outage test point</h2>
     @include('partials.test-point', ['test' => $page->test])
     <h2 class="gap">Findings here</h2>
     @foreach ($page->findings as $finding)

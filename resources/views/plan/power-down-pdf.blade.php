@@ -83,7 +83,8 @@
     <div class="box"><b>For the owner.</b> Tell us before the day of anyone who depends on powered medical equipment. Shut down computers,
         keep fridge and freezer closed, open garage doors beforehand, keep off the work area. The time is a plan: the supply comes back when
         the work is complete and checked.</div>
-    <div class="box"><b>For whoever opens the supply.</b> Please be there to open at the hour above and to close on our call. Work begins
+    <div class="box"><b>For the person who opens the supply.</b> Please be there to open at the hour above and to close on our call. Work
+        begins
         only when it is open, locked, tagged and proved dead; the generator is kept from starting as its maker says.</div>
     <h2>The day</h2>
     <table>

@@ -5,7 +5,7 @@
     <div class="head">
         <div>
             <h1>Power-down</h1>
-            <p>{{ $page->isProposed ? 'The usual day of such a plan: put it right and save it.' : 'What is done before, in the dark, and after.' }}
+            <p>{{ $page->isProposed ? 'The usual day of such a plan: correct it and save it.' : 'What is done before, in the dark, and after.' }}
             </p>
         </div>
     </div>

@@ -58,7 +58,7 @@
 @section('aside')
     @foreach ($page->findings() as $finding)
         @if ($loop->first)
-            <h2>What it says</h2>
+            <h2>Findings</h2>
         @endif
         <x-finding :finding="$finding" />
     @endforeach
@@ -87,7 +87,7 @@
         @endforeach
     @endif
     @if ($page->switch)
-        <h2 class="gap">What it adds up to</h2>
+        <h2 class="gap">Totals</h2>
         <dl class="pairs">
             <div>
                 <dt>Running load</dt>

@@ -7,7 +7,7 @@ namespace App\Stage\Plan\Wiring;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\WiringView\LandedConductor;
 
-/** What a wiring view is told in: the site's names, the trade's words for ports. */
+/** The words of a wiring view: the site's names, the trade's words for ports. */
 final readonly class WiringWords
 {
     public const PORTS = [

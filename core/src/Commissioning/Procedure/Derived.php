@@ -75,7 +75,7 @@ final readonly class Derived
     }
 
     /**
-     * The largest distance of a phase from the mean of the three, as controllers reckon it.
+     * The largest distance of a phase from the mean of the three, as controllers calculate it.
      *
      * @param array<string, float> $values
      */

@@ -15,7 +15,7 @@ final readonly class StepRow
     /**
      * @param string       $id        within its stage; what is repeated gets its leg or device behind it
      * @param string       $expect    in words; for figures and times the band says it
-     * @param string       $ifNot     what to do when it is not so
+     * @param string       $ifNot     what to do when it does not match
      * @param ?string      $hazard    shown before the step
      * @param string       $kinds     of installation, parted by blanks; empty: all
      * @param string       $plants    standby, two_source, mobile; empty: all

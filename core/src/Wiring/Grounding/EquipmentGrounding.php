@@ -51,7 +51,7 @@ final readonly class EquipmentGrounding
         return new EgcResult($base, $ratio, $needed, $size, $capped !== null, $in->raceways, $isOk);
     }
 
-    /** A shortfall is told by its finding; the calculation goes on with 1. */
+    /** A shortfall is reported by its finding; the calculation goes on with 1. */
     private function ratio(EgcInput $in, Findings $findings): float
     {
         if ($in->installedSize === null || $in->minSize === null) {

@@ -27,7 +27,7 @@
                 <p class="finding-because">{{ $stop }}</p>
             @endforeach
             <p>
-                <a href="{{ $page->putRightAt($step) }}">Put it right in the plan</a>, then let the run go on with the plan as it is then.
+                <a href="{{ $page->putRightAt($step) }}">Correct it in the plan</a>, then let the run go on with the plan as it is then.
             </p>
         </div>
     @endif
@@ -95,7 +95,7 @@
                 @endforeach
             </div>
             <label
-                for="note-{{ $slug }}">Note{{ $step->asks !== null ? ': ' . lcfirst($step->asks) : (in_array($kind, ['confirm', 'choose'], true) ? ', needed when it is not so' : '') }}</label><input
+                for="note-{{ $slug }}">Note{{ $step->asks !== null ? ': ' . lcfirst($step->asks) : (in_array($kind, ['confirm', 'choose'], true) ? ', needed when it does not match' : '') }}</label><input
                 class="form-control" id="note-{{ $slug }}" name="note" maxlength="500"
                 value="{{ $fault['typed']['note'] ?? '' }}">
             @if ($fault && in_array($fault['field'], ['note', 'skip_reason'], true))
@@ -114,8 +114,8 @@
                         'btn-primary' => $kind !== 'photo',
                         'btn-outline-primary' => $kind === 'photo',
                     ]) type="submit" name="so"
-                        value="1">{{ ['confirm' => 'It is so', 'photo' => 'Done', 'sign' => 'Signed'][$kind] }}</button><button
-                        class="btn btn-outline-primary btn-glove" type="submit" name="so" value="0">Not so</button>
+                        value="1">{{ ['confirm' => 'Matches', 'photo' => 'Done', 'sign' => 'Signed'][$kind] }}</button><button
+                        class="btn btn-outline-primary btn-glove" type="submit" name="so" value="0">Does not match</button>
                 @elseif ($kind === 'time')
                     <a class="btn btn-primary btn-glove" href="{{ route('run', $page->run) }}">To the stopwatch</a><button
                         class="btn btn-outline-primary btn-glove" type="submit">Close it with the note</button>
@@ -133,7 +133,7 @@
             </div>
         </form>
     @endif
-    <p class="now-else"><b>If it is not so:</b> {{ $step->ifNot }}</p>
+    <p class="now-else"><b>If it does not match:</b> {{ $step->ifNot }}</p>
     @if ($isNow && $page->afterNext())
         <p class="now-after">Then: {{ $page->afterNext()->title }}</p>
     @endif

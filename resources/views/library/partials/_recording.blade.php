@@ -35,7 +35,7 @@
             @endif
         </section>
         <section class="block">
-            <h2>Play it on</h2>
+            <h2>Run it on</h2>
             <ul class="plain-list">
                 @foreach ($page->sites as $site)
                     @foreach ($site->switches as $switch)

@@ -62,19 +62,19 @@
                         @endforeach
                     </tr>
                     <tr>
-                        <th scope="row">Off balance</th>
+                        <th scope="row">Unbalance</th>
                         @foreach ($columns as $c)
                             <td class="fig">{{ round($c->option->imbalancePct) }}&#8239;%</td>
                         @endforeach
                     </tr>
                     <tr>
-                        <th scope="row">Left over</th>
+                        <th scope="row">Headroom</th>
                         @foreach ($columns as $c)
                             <td class="fig">{{ round($c->option->headroomPct) }}&#8239;%</td>
                         @endforeach
                     </tr>
                     <tr>
-                        <th scope="row">Deepest dip at a start</th>
+                        <th scope="row">Largest voltage dip at a start</th>
                         @foreach ($columns as $c)
                             <td class="fig">{{ round($c->dipPct) }}&#8239;%</td>
                         @endforeach

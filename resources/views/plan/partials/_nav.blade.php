@@ -8,7 +8,7 @@
         'wiring' => 'Wiring',
         'class' => 'Class',
         'power-down' => 'Power-down',
-        'pack-list' => 'Pack list',
+        'pack-list' => 'Materials and tools',
     ]) as $route => $words)
         <a href="{{ route($route, $switch) }}" @if ($route === $now) aria-current="page" @endif>{{ $words }}</a>
     @endforeach

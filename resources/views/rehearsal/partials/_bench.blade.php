@@ -40,7 +40,7 @@
         <div class="bench-head">
             <h1>{{ $plot->title() }}</h1>
             <p>{{ $plot->teaches() }}</p>
-            <p class="stories-links"><a href="{{ route('seasons', $bench->switch) }}">Play a season</a><a
+            <p class="stories-links"><a href="{{ route('seasons', $bench->switch) }}">Run a season</a><a
                     href="{{ route('library') }}">Library</a></p>
         </div>
         <p class="figures">
@@ -77,7 +77,7 @@
                 <table class="ruled blocks">
                     <thead>
                         <tr>
-                            <th>Story</th>
+                            <th>Scenario</th>
                             <th class="num-col">Dark</th>
                             <th class="num-col">Starts</th>
                             <th class="num-col">Engine runs</th>
@@ -148,7 +148,7 @@
             @csrf
             <input type="hidden" name="story" value="{{ $plot->key() }}">
             <input type="hidden" name="ghost" value="{{ $bench->asGhost() }}">
-            <button class="visually-hidden" type="submit" tabindex="-1" aria-hidden="true">Play it</button>{{-- what Enter in a field presses --}}
+            <button class="visually-hidden" type="submit" tabindex="-1" aria-hidden="true">Run scenario</button>{{-- what Enter in a field presses --}}
             @if ($isScript && !$plot->isLong())
                 @include('rehearsal.partials._script')
             @endif
@@ -158,13 +158,13 @@
                     :error="$bench->errors->first('d.' . $field->path)" />
             @endforeach
             @if ($plot instanceof \App\Stage\Rehearsal\StoryPlot)
-                <h2 class="gap">Story</h2>
+                <h2 class="gap">Scenario</h2>
                 @foreach ($plot->numbers() as $number)
                     <x-turn name="n[{{ $number->name }}]" :label="$number->label" :unit="$number->isTime ? 's' : ''" :value="$plot->typed($number)" :error="$bench->errors->first('n.' . $number->name)" />
                 @endforeach
                 <button class="btn btn-outline-primary" type="submit" name="edit" value="1">Edit it on the strip</button>
             @endif
-            <button class="btn btn-primary" type="submit">Play it</button>
+            <button class="btn btn-primary" type="submit">Run scenario</button>
         </form>
         @if ($bench->isChanged() && auth()->user()->role->mayWrite() && $bench->errors->isEmpty())
             <form method="post" action="{{ route('sheet.save', $bench->switch) }}">

@@ -45,7 +45,7 @@
                             <dd class="fig">{{ $page->picked->starts() }}</dd>
                         </div>
                         <div>
-                            <dt>For nothing</dt>
+                            <dt>Nuisance starts</dt>
                             <dd class="fig">{{ $page->picked->nuisanceStarts() }}</dd>
                         </div>
                         <div>
@@ -71,9 +71,9 @@
                         <th></th>
                         <th>Sheet</th>
                         <th class="num-col">Dark</th>
-                        <th class="num-col">Outages felt</th>
+                        <th class="num-col">Interruptions at the load</th>
                         <th class="num-col">Starts</th>
-                        <th class="num-col">For nothing</th>
+                        <th class="num-col">Nuisance starts</th>
                         <th class="num-col">Transfers</th>
                         <th class="num-col">Engine</th>
                         @if ($page->rows !== [] && $page->rows[0]->fuelLitres !== null)

@@ -15,7 +15,7 @@
         lighter leg, and the plan says so. Clear a name to take a load out; three empty lines are always there.</p>
     @error('sure')
         <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
-        <label class="check"><input class="form-check-input" type="checkbox" name="sure" value="1">It is so</label>
+        <label class="check"><input class="form-check-input" type="checkbox" name="sure" value="1">These figures are right</label>
     @enderror
     @error('loads')
         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>

@@ -2,7 +2,7 @@
     <x-field name="name" label="Name" :value="old('name', $site?->name)" required />
     @if ($site)
         <div class="field">
-            <label for="f-installation">Kind of installation</label>
+            <label for="f-installation">Installation type</label>
             <select id="f-installation" name="installation" @class(['form-select', 'is-invalid' => $errors->has('installation')])>
                 @foreach ($kinds as $kind)
                     <option value="{{ $kind->value }}" @selected(old('installation', $site?->installation->value ?? 'K1') === $kind->value)>{{ $kind->label() }}</option>
@@ -41,12 +41,12 @@
         @enderror
     </fieldset>
     <x-field name="service_a" label="Service size" unit="A" inputmode="numeric" :value="old('service_a', $site?->service_a)" hint="1 to 10 000 A" />
-    <x-field name="altitude" label="Height above the sea" :unit="($site?->units ?? 'us') === 'us' ? 'ft' : 'm'" inputmode="decimal" :value="old('altitude', $altitude ?? '')"
+    <x-field name="altitude" label="Elevation" :unit="($site?->units ?? 'us') === 'us' ? 'ft' : 'm'" inputmode="decimal" :value="old('altitude', $altitude ?? '')"
         hint="A generator is weaker in thin air" />
 </div>
 @unless ($site)
     <fieldset class="field kinds">
-        <legend>Kind of installation</legend>
+        <legend>Installation type</legend>
         @foreach ($kinds as $kind)
             @php($picture = new \App\Stage\Survey\KindPicture($kind))
             <label class="kind"><input type="radio" name="installation" value="{{ $kind->value }}" @checked(old('installation', 'K1') === $kind->value)>

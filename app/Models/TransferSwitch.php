@@ -33,6 +33,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ?Plan                $plan
  * @property ?Sheet               $sheet            the newest
  * @property ?Run                 $run              the newest
+ * @property ?LoadTest            $loadTest         the newest
  * @property Collection<int, LoadItem> $loads
  * @property Collection<int, Photo>    $photos
  * @property Collection<int, Sheet>    $sheets
@@ -113,6 +114,12 @@ final class TransferSwitch extends Model
     public function run(): HasOne
     {
         return $this->hasOne(Run::class, 'switch_id')->latestOfMany();
+    }
+
+    /** @return HasOne<LoadTest, $this> the newest */
+    public function loadTest(): HasOne
+    {
+        return $this->hasOne(LoadTest::class, 'switch_id')->latestOfMany();
     }
 
     /** @return HasMany<PartProof, $this> what signed runs said to the parts of a proof, in the order of signing */

@@ -26,7 +26,7 @@ use Illuminate\Support\Carbon;
 final class SiteStanding
 {
     /** What of a switch it reads, to be loaded before. */
-    public const NEEDS = ['site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proofs'];
+    public const NEEDS = ['site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proofs', 'loadTest'];
 
     /** Address, owner, service, rating, poles, disconnect, fuel, generator, loads. */
     private const PLATE_FACTS = 9;
@@ -121,8 +121,24 @@ final class SiteStanding
 
         return [
             $survey, $plan, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch),
+            ...($this->site->installation->hasGenerator() ? [$this->loadTestRow($switch)] : []),
             $this->reportRow($switch),
         ];
+    }
+
+    private function loadTestRow(TransferSwitch $switch): StageRow
+    {
+        $test = $switch->loadTest;
+        $on = $test?->closed_at === null ? '' : ' ' . $this->shortDate($test->closed_at);
+        [$words, $state, $fraction] = match (true) {
+            $test === null => ['none yet', 'open', 0.0],
+            ! $test->isClosed() => ['planned', 'part', .3],
+            $test->verdict === 'pass' => ["passed$on", 'proven', 1.0],
+            $test->verdict === 'fail' => ["failed$on", 'stop', 1.0],
+            default => ["not proven$on", 'part', .5],
+        };
+
+        return new StageRow('load-test', 'Load test', $words, $state, $fraction, route('load-tests', $switch));
     }
 
     /** @return list<Finding> of the settings, worst first */

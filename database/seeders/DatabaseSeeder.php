@@ -72,6 +72,7 @@ final class DatabaseSeeder extends Seeder
         private readonly KeepMarks $keeper,
         private readonly CloseRun $closer,
         private readonly DemoWork $work,
+        private readonly DemoLoadTests $loadTests,
     ) {}
 
     public function run(): void
@@ -105,6 +106,8 @@ final class DatabaseSeeder extends Seeder
             $this->library($now);
             $this->season($now);
             Carbon::setTestNow($now);
+            $saltmarsh = Site::query()->where('name', 'Saltmarsh pumping station')->firstOrFail()->switches()->firstOrFail();
+            $this->loadTests->of($saltmarsh, $this->milo, $now);
             $this->runUnderWay();
         } finally {
             Carbon::setTestNow();

@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\HandoverLink;
 use App\Models\ImportedRun;
+use App\Models\LoadReading;
+use App\Models\LoadTest;
 use App\Models\Plan;
 use App\Models\Role;
 use App\Models\Run;
@@ -17,6 +19,7 @@ use Escapement\Core\Planning\PowerDownTasks;
 use Escapement\Core\Planning\PowerDownWork;
 use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Routing\Route;
+use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -170,7 +173,19 @@ final class RoutesTest extends TestCase
             'result' => ['candidates' => []],
         ]);
 
+        $plan = ['profile' => 'quarterly_house', 'nameplate_kw' => 10, 'fuel' => 'diesel'];
+        $test = LoadTest::query()->create([
+            'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'profile' => 'quarterly_house',
+            'plan' => $plan, 'planned_for' => now(),
+        ]);
+        $reading = LoadReading::query()->create([
+            'id' => (string) Str::uuid(), 'company_id' => $keeper->company_id, 'load_test_id' => $test->id, 'user_id' => $keeper->id,
+            'taken_at' => now(), 'v_v' => [120, 120], 'a_a' => [10, 10], 'hz' => 60,
+        ]);
+
         return [
+            'test' => $test->id,
+            'reading' => $reading->id,
             'site' => $site,
             'switch' => $switch,
             'run' => $run,

@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use App\Models\LoadReading;
+use App\Models\LoadTest;
+use App\Models\TransferSwitch;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
+use Escapement\Core\LoadTest\LoadTestEvaluation;
+use Escapement\Core\LoadTest\LoadTestPlan;
+use Escapement\Core\LoadTest\LoadTestPlanResult;
+use Escapement\Core\LoadTest\LoadTestResult;
+use Escapement\Core\LoadTest\LoadTestTrend;
+use Escapement\Core\LoadTest\TrendResult;
+use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Wire\LoadTest\LoadTestPlanReader;
+use Escapement\Core\Wire\LoadTest\LoadTestReader;
+use Escapement\Core\Wire\LoadTest\LoadTestTrendReader;
+
+/** A switch and its load tests as the core wants them. Needs of the switch: site, loads, plan. */
+final readonly class LoadTestFacts
+{
+    public PlanFacts $plan;
+
+    public function __construct(public TransferSwitch $switch)
+    {
+        $this->plan = new PlanFacts($switch, $switch->plan);
+    }
+
+    /** Why no load test can be planned yet; null when it can. */
+    public function lacks(): ?string
+    {
+        return match (true) {
+            ! $this->switch->site->installation->hasGenerator() => 'Two supplies have no generator to test.',
+            $this->switch->fuel === null => 'The fuel is not known.',
+            $this->switch->fuel === Fuel::Battery => 'An inverter has no load test: its batteries are proved by their runtime.',
+            $this->nameplateKw() === null => 'The rating of the source is not known.',
+            default => null,
+        };
+    }
+
+    public function nameplateKw(): ?float
+    {
+        $kw = $this->switch->fuel === null ? null : ($this->switch->rated_kw[$this->switch->fuel->value] ?? null);
+
+        return is_numeric($kw) && $kw > 0 ? (float) $kw : null;
+    }
+
+    public function phases(): int
+    {
+        return $this->plan->system->legs();
+    }
+
+    /** What the building would take now, by what the switch carries. */
+    public function buildingKw(): float
+    {
+        return round((float) collect($this->plan->transferred())->sum(static fn($load): float => (float) $load->kw), 2);
+    }
+
+    /**
+     * What the site itself gives to a plan; the rest is chosen.
+     *
+     * @param array<string, mixed> $chosen
+     *
+     * @return array<string, mixed> the input of load_test_plan
+     */
+    public function planInput(array $chosen): array
+    {
+        $usableKw = $this->plan->source?->usableKw;
+
+        return $chosen + [
+            'fuel' => $this->switch->fuel->value ?? '', 'nameplate_kw' => $this->nameplateKw() ?? 0.0,
+        ] + ($usableKw === null || $usableKw <= 0 ? [] : ['usable_kw' => round($usableKw, 3)]);
+    }
+
+    /**
+     * @param array<string, mixed> $input of load_test_plan
+     *
+     * @throws BadInput with its path in the input
+     */
+    public static function planned(array $input): LoadTestPlanResult
+    {
+        return (new LoadTestPlan())->plan((new LoadTestPlanReader())->input(Node::fromArray($input)));
+    }
+
+    /** Null while nothing was read. */
+    public function evaluated(LoadTest $test): ?LoadTestResult
+    {
+        $input = $this->evaluationInput($test);
+
+        return $input === null ? null
+            : (new LoadTestEvaluation((new LoadTestReader())->input(Node::fromArray($input))))->result();
+    }
+
+    /** @return null|array<string, mixed> the input of load_test_evaluate; null while nothing was read */
+    public function evaluationInput(LoadTest $test): ?array
+    {
+        $counting = $test->readings->filter(static fn(LoadReading $one): bool => $one->struck_why === null)->values();
+        $first = $counting->first();
+        if ($first === null) {
+            return null;
+        }
+        $source = $this->plan->source;
+        $supply = (new SwitchFacts($this->switch))->plant->emergency;
+        $previous = $this->previous($test);
+
+        return array_intersect_key($test->plan, array_flip([
+            'profile', 'steps', 'class_min', 'fuel', 'nameplate_kw', 'basis', 'usable_kw',
+        ])) + [
+            'phases' => $this->phases(), 'nominal_v' => (float) $supply->nominalV, 'nominal_hz' => (float) $supply->nominalHz,
+            'governor' => $this->switch->site->installation->isPortable() ? 'droop' : 'isochronous',
+            'readings' => array_values($counting->map(static fn(LoadReading $one): array => [
+                't_s' => max(0, round($first->taken_at->diffInMilliseconds($one->taken_at) / 1000, 3)), 'v_v' => $one->v_v, 'a_a' => $one->a_a,
+                'hz' => $one->hz, 'kw' => $one->kw, 'oil_kpa' => $one->oil_kpa, 'coolant_c' => $one->coolant_c,
+                'exhaust_c' => $one->exhaust_c, 'battery_v' => $one->battery_v,
+            ])->all()),
+        ] + ($source === null || $source->legA <= 0 ? [] : ['rated_a' => round($source->legA, 1)])
+            + ($previous === null ? [] : ['previous' => $previous]);
+    }
+
+    /**
+     * The closed tests of the switch over the years; null while there is none.
+     *
+     * @param list<LoadTest> $tests newest first
+     */
+    public static function trend(array $tests): ?TrendResult
+    {
+        $past = [];
+        foreach (array_reverse($tests) as $test) {
+            $result = $test->result ?? [];
+            if ($test->closed_at !== null && is_array($result['at_top'] ?? null)) {
+                $past[$test->closed_at->format('Y-m-d')] = [
+                    'date' => $test->closed_at->format('Y-m-d'), 'verdict' => $test->verdict, 'fuel' => $test->plan['fuel'] ?? 'diesel',
+                    'load_pct' => $result['at_top']['load_pct'] ?? 0, 'regulation_pct' => $result['regulation_pct'] ?? null,
+                    'droop_pct' => $result['droop_pct'] ?? null, 'oil_kpa' => $result['at_top']['oil_kpa'] ?? null,
+                    'coolant_c' => $result['at_top']['coolant_c'] ?? null, 'exhaust_c' => $result['at_top']['exhaust_c'] ?? null,
+                ];
+            }
+        }
+        ksort($past); // of two on one day the later one stands
+
+        return $past === [] ? null
+            : (new LoadTestTrend())->judge((new LoadTestTrendReader())->input(Node::fromArray(['tests' => array_values($past)])));
+    }
+
+    /** @return null|array<string, mixed> the figures of the closed test before this one, on the same fuel */
+    private function previous(LoadTest $test): ?array
+    {
+        $query = LoadTest::query();
+        $query->where('switch_id', $test->switch_id)->whereNotNull('closed_at')->where('id', '<', $test->id)->orderByDesc('id');
+        $last = $query->first();
+        if ($last === null || ($last->plan['fuel'] ?? null) !== ($test->plan['fuel'] ?? null)) {
+            return null;
+        }
+        $result = $last->result ?? [];
+
+        return [
+            'regulation_pct' => $result['regulation_pct'] ?? null, 'droop_pct' => $result['droop_pct'] ?? null,
+            'oil_kpa' => $result['at_top']['oil_kpa'] ?? null, 'coolant_c' => $result['at_top']['coolant_c'] ?? null,
+            'exhaust_c' => $result['at_top']['exhaust_c'] ?? null,
+        ];
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\LoadTest;
+
+use App\Bridge\LoadTestFacts;
+use App\Models\LoadTest;
+use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
+use Escapement\Core\LoadTest\FigureTrend;
+use Escapement\Core\LoadTest\TrendResult;
+use Illuminate\Database\Eloquent\Collection;
+
+/** The load tests of one switch, and what a new one begins with. */
+final readonly class LoadTestsPage
+{
+    /** What each profile is for, in the order of a year. */
+    public const PROFILES = [
+        'quarterly_house' => 'Quarterly, a house: 20 minutes with its own load',
+        'semi_annual' => 'Semi-annual: 30, 50 and 75 %, an hour',
+        'monthly_building' => 'Monthly on building load, 30 minutes',
+        'annual_supplemental' => 'Annual supplemental: 50 % for 30, 75 % for 60 minutes',
+        'triennial' => 'Every three years, four hours',
+        'triennial_annual' => 'Every three years with the annual one: the last hour at 75 %',
+        'building_acceptance' => 'Acceptance on building load, cold start, 90 minutes',
+        'acceptance' => 'Acceptance by steps: 30, 50 and 100 %, two hours',
+        'custom' => 'Steps of your own',
+    ];
+
+    public SiteStanding $standing;
+    public LoadTestFacts $facts;
+    /** @var Collection<int, LoadTest> newest first */
+    public Collection $tests;
+    public ?TrendResult $trend;
+
+    public function __construct(public TransferSwitch $switch)
+    {
+        $this->standing = new SiteStanding($switch->site, $switch);
+        $this->facts = new LoadTestFacts($switch);
+        $query = LoadTest::query();
+        $query->where('switch_id', $switch->id)->orderByDesc('id');
+        $this->tests = $query->with('user')->get();
+        $this->trend = LoadTestFacts::trend(array_values($this->tests->all()));
+    }
+
+    public function fuelUnit(): string
+    {
+        return match ($this->switch->fuel?->value) {
+            'diesel', 'petrol' => 'L',
+            default => 'BTU',
+        };
+    }
+
+    /** @return list<FigureTrend> those that were read at least once */
+    public function figures(): array
+    {
+        return array_values(array_filter($this->trend->figures ?? [], static fn(FigureTrend $one): bool => $one->n > 0));
+    }
+
+    /** @return array{string, string} what a figure is called, and its unit */
+    public static function figureWords(FigureTrend $figure): array
+    {
+        return [
+            'regulation_pct' => ['Regulation', '%'], 'droop_pct' => ['Droop', '%'], 'oil_kpa' => ['Oil pressure', 'kPa'],
+            'coolant_c' => ['Coolant', '°C'], 'exhaust_c' => ['Exhaust', '°C'],
+        ][$figure->figure] ?? [$figure->figure, ''];
+    }
+
+    public static function words(LoadTest $test): string
+    {
+        return self::PROFILES[$test->profile->value];
+    }
+}

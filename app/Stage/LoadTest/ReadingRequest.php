@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\LoadTest;
+
+use App\Bridge\Units;
+use App\Models\LoadTest;
+use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
+
+/** One reading as it is typed on site, in the units of the site. */
+final readonly class ReadingRequest
+{
+    private const KPA_A_PSI = 6.894757;
+
+    public function __construct(private LoadTest $test, private int $phases) {}
+
+    /** @return array<string, mixed> columns of a reading */
+    public function columns(Request $request): array
+    {
+        $site = $this->test->switch->site;
+        $units = new Units($site->units);
+        $legs = ['array', "size:$this->phases"];
+        $fields = $request->validate([
+            'id' => ['required', 'uuid'], 'time' => ['required', 'date_format:H:i:s,H:i'],
+            'v' => ['required', ...$legs], 'v.*' => ['required', 'numeric', 'between:0,1000'],
+            'a' => ['required', ...$legs], 'a.*' => ['required', 'numeric', 'between:0,10000'],
+            'hz' => ['required', 'numeric', 'between:0,100'], 'kw' => ['nullable', 'numeric', 'between:0,100000'],
+            'oil' => ['nullable', 'numeric', 'between:0,2000'], 'coolant' => ['nullable', 'numeric', 'between:-60,400'],
+            'exhaust' => ['nullable', 'numeric', 'between:-60,2000'], 'battery_v' => ['nullable', 'numeric', 'between:0,60'],
+            'note' => ['nullable', 'string', 'max:300'],
+        ], [
+            'time.*' => 'The hour on site, as 14:35.', 'v.*.*' => 'Volts of this leg, from 0 to 1000.',
+            'a.*.*' => 'Amperes of this leg, from 0 to 10 000.', 'hz.*' => 'Hertz, as 60.02.', 'kw.*' => 'Kilowatts, or nothing.',
+            'oil.*' => 'A number, or nothing.', 'coolant.*' => 'A number, or nothing.', 'exhaust.*' => 'A number, or nothing.',
+            'battery_v.*' => 'Volts, or nothing.', 'note.*' => 'Up to 300 characters.',
+        ]);
+        $number = static fn(string $key): ?float => isset($fields[$key]) ? (float) $fields[$key] : null;
+        $celsius = static fn(?float $typed): ?float => $typed === null ? null : round($units->toCelsius($typed), 1);
+        $oil = $number('oil');
+
+        return [
+            'id' => strtolower($fields['id']), 'taken_at' => $this->moment((string) $fields['time'], $site->timezone),
+            'v_v' => array_map(floatval(...), array_values($fields['v'])), 'a_a' => array_map(floatval(...), array_values($fields['a'])),
+            'hz' => $number('hz'), 'kw' => $number('kw'),
+            'oil_kpa' => $oil === null ? null : round($site->units === 'us' ? $oil * self::KPA_A_PSI : $oil, 1),
+            'coolant_c' => $celsius($number('coolant')), 'exhaust_c' => $celsius($number('exhaust')), 'battery_v' => $number('battery_v'),
+            'note' => $fields['note'] ?? null,
+        ];
+    }
+
+    /** The last such hour: a test may run past midnight. */
+    private function moment(string $time, string $zone): Carbon
+    {
+        $now = Carbon::now($zone);
+        $moment = $now->copy()->setTimeFromTimeString($time);
+
+        return ($moment->greaterThan($now->copy()->addMinutes(5)) ? $moment->subDay() : $moment)->utc();
+    }
+}

@@ -1,0 +1,69 @@
+<!doctype html>
+<html lang="en">
+
+<head>
+    <meta charset="utf-8">
+    <title>Load test: {{ $page->test->switch->site->name }}</title>@include('partials.paper-style')
+</head>
+
+<body>
+    @include('handover.letterhead', [
+        'company' => auth()->user()->company,
+        'title' => 'Load test',
+        'under' => $page->test->switch->site->address ?? '',
+    ])
+    <h1>{{ $page->test->switch->site->name }}: {{ $page->title() }}</h1>
+    <div class="box"><b>Lethal voltage, hot air.</b> Connect the bank with the set stopped, its start battery disconnected, locked out and
+        proved dead. Keep clear of the air outlet and the exhaust. A real outage: drop the bank at once.</div>
+    <p><img alt="Steps of the test" src="{{ $page->chart(true)->pdfImage() }}" width="520"></p>
+    <table>
+        <tr>
+            <th>Level</th>
+            <th>From</th>
+            <th>To</th>
+            <th>Building and bank</th>
+            <th>Elements on</th>
+        </tr>
+        @foreach ($page->plan->steps as $i => $step)
+            <tr>
+                <td>{{ $step->levelPct }} %, {{ $step->minutes }} min</td>
+                <td>{{ $page::clock($step->startS) }}</td>
+                <td>{{ $page::clock($step->endS) }}</td>
+                <td>{{ round($step->kw, 2) }} kW, bank {{ round($step->bankKw, 2) }}</td>
+                <td>{{ $page->elements($i) === [] ? 'none' : implode(', ', $page->elements($i)) }}</td>
+            </tr>
+        @endforeach
+    </table>
+    <h2>Readings</h2>
+    <table>
+        <tr>
+            <th>Minute</th>
+            @for ($leg = 1; $leg <= $page->facts->phases(); $leg++)
+                <th>L{{ $leg }} V</th>
+                <th>L{{ $leg }} A</th>
+            @endfor
+            <th>Hz</th>
+            <th>kW</th>
+            <th>Oil, {{ $page->oilUnit() }}</th>
+            <th>Coolant, {{ $page->units->temperature() }}</th>
+            <th>Exhaust, {{ $page->units->temperature() }}</th>
+        </tr>
+        @foreach (array_slice($page->plan->readings, 0, 40) as $time)
+            <tr>
+                <td>{{ $page::clock($time) }}</td>
+                @for ($cell = 0; $cell < 2 * $page->facts->phases() + 5; $cell++)
+                    <td>&nbsp;</td>
+                @endfor
+            </tr>
+        @endforeach
+    </table>
+    <p class="small">At a step up read after it, at a step down before it. Before each step read the load of the building again: the bank
+        makes
+        up the rest, and the total never exceeds {{ round($page->test->plan['usable_kw'] ?? $page->test->plan['nameplate_kw'], 1) }} kW.
+        Fuel
+        needed: {{ round($page->plan->fuelNeeded, 1) }} {{ $page->plan->fuelUnit }}. Profiles are commonly required: confirm them in the
+        adopted
+        edition and with the authority having jurisdiction.</p>
+</body>
+
+</html>

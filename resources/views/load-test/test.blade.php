@@ -1,0 +1,178 @@
+@extends('layouts.site', ['standing' => $page->standing, 'here' => 'load-test'])
+@section('title', $page->test->switch->site->name . ': ' . $page->title())
+@section('main')
+    <div class="head">
+        <div>
+            <h1>{{ $page->title() }}</h1>
+            <p><a href="{{ route('load-tests', $page->test->switch_id) }}">All load tests</a></p>
+        </div>
+        <a class="btn btn-outline-primary" href="{{ route('load-test.pdf', $page->test) }}">Plan, PDF</a>
+    </div>
+    <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. Stop the set, lock out,
+        and test before touch. Keep clear of the air outlet and the exhaust. Oil, coolant or overload beyond its limit: take the load off, and
+        stop the engine as its maker says.</x-hazard>
+    <div class="scroll-x">{!! $page->chart()->svg() !!}</div>
+    <p class="key"><span><i class="swatch swatch-gen"></i>building</span><span>open hatch: load bank</span><span>dashes: the level
+            asked</span><span>circles: readings</span>
+        @if ($page->test->planned_for)
+            <span><a href="{{ route('load-test.ics', $page->test) }}">Appointment</a></span>
+        @endif
+        <span><a href="{{ route('load-test.csv', $page->test) }}">Readings, CSV</a></span>
+    </p>
+    @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+        <form method="post" action="{{ route('load-test.read', $page->test) }}" class="block reading-form">
+            @csrf
+            <h2>Read now</h2>
+            <p class="lead-in">From displays and meters with covers on. A meter on live terminals is testing by a qualified person.</p>
+            <input type="hidden" name="id" value="{{ old('id', $page->freshId()) }}">
+            <div class="fields">
+                <x-field name="time" label="Hour" :value="old('time', $page->now())" inputmode="numeric" />
+                @for ($leg = 0; $leg < $page->facts->phases(); $leg++)
+                    <x-field :name="'v[' . $leg . ']'" :errorKey="'v.' . $leg" :label="'L' . ($leg + 1) . ' to neutral'" unit="V" inputmode="decimal" :value="old('v.' . $leg, '')"
+                        enterkeyhint="next" />
+                    <x-field :name="'a[' . $leg . ']'" :errorKey="'a.' . $leg" :label="'L' . ($leg + 1) . ' current'" unit="A" inputmode="decimal" :value="old('a.' . $leg, '')"
+                        enterkeyhint="next" />
+                @endfor
+                <x-field name="hz" label="Frequency" unit="Hz" inputmode="decimal" :value="old('hz', '')" enterkeyhint="next" />
+                <x-field name="kw" label="Power, where the meter shows it" unit="kW" inputmode="decimal" :value="old('kw', '')"
+                    enterkeyhint="next" />
+                <x-field name="oil" label="Oil pressure" :unit="$page->oilUnit()" inputmode="decimal" :value="old('oil', '')" enterkeyhint="next" />
+                <x-field name="coolant" label="Coolant" :unit="$page->units->temperature()" inputmode="decimal" :value="old('coolant', '')" enterkeyhint="next" />
+                <x-field name="exhaust" label="Exhaust" :unit="$page->units->temperature()" inputmode="decimal" :value="old('exhaust', '')" enterkeyhint="next" />
+                <x-field name="battery_v" label="Battery" unit="V" inputmode="decimal" :value="old('battery_v', '')" enterkeyhint="next" />
+                <x-field name="note" label="Note" :value="old('note', '')" maxlength="300" />
+            </div>
+            <button class="btn btn-primary btn-glove" type="submit">Keep the reading</button>
+        </form>
+    @endif
+    <section class="block" aria-labelledby="readings">
+        <h2 id="readings">Readings</h2>
+        @if ($page->test->readings->isEmpty())
+            <p class="quiet">None yet.</p>
+        @else
+            <div class="scroll-x">
+                <table class="ruled">
+                    <thead>
+                        <tr>
+                            <th>Hour</th>
+                            <th class="fig">V</th>
+                            <th class="fig">A</th>
+                            <th class="fig">Hz</th>
+                            <th class="fig">kW</th>
+                            <th class="fig">Oil</th>
+                            <th class="fig">Coolant</th>
+                            <th class="fig">Exhaust</th>
+                            <th></th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        @foreach ($page->test->readings as $one)
+                            <tr @class(['is-struck' => $one->struck_why !== null])>
+                                <th scope="row" class="fig">{{ $page->at($one) }}<small>{{ $one->user->name }}</small></th>
+                                <td class="fig">{{ implode(' ', $one->v_v) }}</td>
+                                <td class="fig">{{ implode(' ', $one->a_a) }}</td>
+                                <td class="fig">{{ $one->hz }}</td>
+                                <td class="fig">{{ $page->kw($one) }}</td>
+                                <td class="fig">{{ $page->oil($one->oil_kpa) }}</td>
+                                <td class="fig">{{ $page->temperature($one->coolant_c) }}</td>
+                                <td class="fig">{{ $page->temperature($one->exhaust_c) }}</td>
+                                <td>
+                                    @if ($one->struck_why !== null)
+                                        struck out: {{ $one->struck_why }}
+                                    @elseif (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+                                        <details>
+                                            <summary>Strike out</summary>
+                                            <form method="post"
+                                                action="{{ route('load-test.strike', ['test' => $page->test, 'reading' => $one]) }}">
+                                                @csrf @method('delete')
+                                                <input class="form-control" name="why" maxlength="300" required
+                                                    aria-label="Why the reading of {{ $page->at($one) }} does not count">
+                                                <button class="btn btn-outline-primary" type="submit">Strike out</button>
+                                            </form>
+                                        </details>
+                                    @endif
+                                    {{ $one->note }}
+                                </td>
+                            </tr>
+                        @endforeach
+                    </tbody>
+                </table>
+            </div>
+        @endif
+    </section>
+    <section class="block" aria-labelledby="steps">
+        <h2 id="steps">Steps</h2>
+        <table class="ruled">
+            <thead>
+                <tr>
+                    <th>Level</th>
+                    <th class="fig">From</th>
+                    <th class="fig">To</th>
+                    <th class="fig">Building and bank</th>
+                    <th>Elements on</th>
+                </tr>
+            </thead>
+            <tbody>
+                @foreach ($page->plan->steps as $i => $step)
+                    <tr>
+                        <th scope="row">{{ $step->levelPct }}&#8239;% for {{ $step->minutes }}&#8239;min</th>
+                        <td class="fig">{{ $page::clock($step->startS) }}</td>
+                        <td class="fig">{{ $page::clock($step->endS) }}</td>
+                        <td class="fig">{{ round($step->kw, 2) }}&#8239;kW<small>bank {{ round($step->bankKw, 2) }}, asked
+                                {{ round($step->targetKw, 2) }}</small></td>
+                        <td>{{ $page->elements($i) === [] ? 'none' : implode(', ', $page->elements($i)) }}</td>
+                    </tr>
+                @endforeach
+            </tbody>
+        </table>
+        <p class="working">Readings at: {{ implode(', ', array_map($page::clock(...), $page->plan->readings)) }} (minutes from the start of the
+            warm-up). At a step up read after it, at a step down before it. Fuel needed: {{ round($page->plan->fuelNeeded, 1) }}
+            {{ $page->plan->fuelUnit }}.</p>
+    </section>
+    @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+        <form method="post" action="{{ route('load-test.close', $page->test) }}" class="block">
+            @csrf
+            <h2>Close the test</h2>
+            <p class="lead-in">It keeps the verdict of its readings, and takes no more of them.</p>
+            <div class="fields"><x-field name="name" label="Your name" :value="old('name', auth()->user()->name)" maxlength="120" /></div>
+            <button class="btn btn-primary" type="submit">Close it</button>
+        </form>
+    @endif
+@endsection
+@section('aside')
+    <h2>Requirements</h2>
+    @if ($page->test->isClosed())
+        <p><b>{{ ucfirst(str_replace('_', ' ', $page->test->verdict)) }}.</b> Closed by {{ $page->test->closed_by }},
+            {{ $page->standing->date($page->test->closed_at) }}.</p>
+    @elseif ($page->result)
+        <p><b>{{ ucfirst(str_replace('_', ' ', $page->result->verdict)) }} so far.</b></p>
+    @else
+        <p class="quiet">Judged from the first reading on.</p>
+    @endif
+    <ul class="parts">
+        @foreach ($page->result->requirements ?? [] as $one)
+            <li><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop', 'not_proven' => 'note'][$one->verdict]" /><span><b>{{ ucfirst(str_replace('level-', 'level ', $one->id)) }}</b>:
+                    {{ str_replace('_', ' ', $one->verdict) }}<small>{{ $one->reason }}</small></span></li>
+        @endforeach
+    </ul>
+    @if ($page->result?->comparison)
+        <h2 class="gap">Against the last test</h2>
+        <dl class="pairs">
+            @foreach ($page->result->comparison as $name => $change)
+                @if ($change !== null)
+                    <div>
+                        <dt>{{ ['regulation_pct' => 'Regulation, points', 'droop_pct' => 'Droop, points', 'oil_kpa' => 'Oil, kPa', 'coolant_c' => 'Coolant, K', 'exhaust_c' => 'Exhaust, K'][$name] }}
+                        </dt>
+                        <dd><span class="fig">{{ sprintf('%+.1f', $change) }}</span></dd>
+                    </div>
+                @endif
+            @endforeach
+        </dl>
+    @endif
+    <h2 class="gap">Findings</h2>
+    @forelse ($page->findings() as $finding)
+        <x-finding :finding="$finding" />
+    @empty
+        <p class="missing"><x-glyph kind="proven" />None.</p>
+    @endforelse
+@endsection

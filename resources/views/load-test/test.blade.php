@@ -102,30 +102,33 @@
     </section>
     <section class="block" aria-labelledby="steps">
         <h2 id="steps">Steps</h2>
-        <table class="ruled">
-            <thead>
-                <tr>
-                    <th>Level</th>
-                    <th class="fig">From</th>
-                    <th class="fig">To</th>
-                    <th class="fig">Building and bank</th>
-                    <th>Elements on</th>
-                </tr>
-            </thead>
-            <tbody>
-                @foreach ($page->plan->steps as $i => $step)
+        <div class="scroll-x">
+            <table class="ruled">
+                <thead>
                     <tr>
-                        <th scope="row">{{ $step->levelPct }}&#8239;% for {{ $step->minutes }}&#8239;min</th>
-                        <td class="fig">{{ $page::clock($step->startS) }}</td>
-                        <td class="fig">{{ $page::clock($step->endS) }}</td>
-                        <td class="fig">{{ round($step->kw, 2) }}&#8239;kW<small>bank {{ round($step->bankKw, 2) }}, asked
-                                {{ round($step->targetKw, 2) }}</small></td>
-                        <td>{{ $page->elements($i) === [] ? 'none' : implode(', ', $page->elements($i)) }}</td>
+                        <th>Level</th>
+                        <th class="fig">From</th>
+                        <th class="fig">To</th>
+                        <th class="fig">Building and bank</th>
+                        <th>Elements on</th>
                     </tr>
-                @endforeach
-            </tbody>
-        </table>
-        <p class="working">Readings at: {{ implode(', ', array_map($page::clock(...), $page->plan->readings)) }} (minutes from the start of the
+                </thead>
+                <tbody>
+                    @foreach ($page->plan->steps as $i => $step)
+                        <tr>
+                            <th scope="row">{{ $step->levelPct }}&#8239;% for {{ $step->minutes }}&#8239;min</th>
+                            <td class="fig">{{ $page::clock($step->startS) }}</td>
+                            <td class="fig">{{ $page::clock($step->endS) }}</td>
+                            <td class="fig">{{ round($step->kw, 2) }}&#8239;kW<small>bank {{ round($step->bankKw, 2) }}, asked
+                                    {{ round($step->targetKw, 2) }}</small></td>
+                            <td>{{ $page->elements($i) === [] ? 'none' : implode(', ', $page->elements($i)) }}</td>
+                        </tr>
+                    @endforeach
+                </tbody>
+            </table>
+        </div>
+        <p class="working">Readings at: {{ implode(', ', array_map($page::clock(...), $page->plan->readings)) }} (minutes from the start of
+            the
             warm-up). At a step up read after it, at a step down before it. Fuel needed: {{ round($page->plan->fuelNeeded, 1) }}
             {{ $page->plan->fuelUnit }}.</p>
     </section>

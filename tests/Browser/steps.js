@@ -53,7 +53,7 @@ export async function newHouse(page, name) {
     await expect(page.getByText(`${name} is begun`)).toBeVisible();
     // Who opens upstream is known: else nothing behind a cover is planned.
     await page.getByText('only the utility', { exact: true }).first().click();
-    await page.getByText('not asked for', { exact: true }).first().click();
+    await page.getByText('not required', { exact: true }).first().click();
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
     await page.goto(await page.locator('a[href$="/settings"]').first().getAttribute('href'));

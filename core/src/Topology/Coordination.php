@@ -83,7 +83,7 @@ final readonly class Coordination
             };
             foreach ($parents as [, $ratingA]) {
                 if ($ratingA !== null && $ratingA <= $device->ratingA) {
-                    $this->findings->raise('selectivity-doubtful', $device->ref);
+                    $this->findings->raise('topology/selectivity-doubtful', $device->ref);
                 }
             }
         }

@@ -16,7 +16,7 @@ final class PlacedFindings
 
     /**
      * @param string                $id       as in the register, with its family where two families use it
-     * @param array<string, string> $figures
+     * @param array<string, int|float|string|null> $figures
      * @param ?Severity             $severity where the rule has another than the usual one
      */
     public function raise(string $id, ?string $at = null, array $figures = [], ?Severity $severity = null): void
@@ -34,6 +34,16 @@ final class PlacedFindings
     {
         $findings = array_values($this->found);
         usort($findings, static fn(Finding $a, Finding $b): int => $a->severity->rank() <=> $b->severity->rank());
+
+        return $findings;
+    }
+
+    /** @return list<Finding> worst first, then by id and place */
+    public function sorted(): array
+    {
+        $findings = array_values($this->found);
+        usort($findings, static fn(Finding $a, Finding $b): int => [$a->severity->rank(), $a->id, (string) $a->at]
+            <=> [$b->severity->rank(), $b->id, (string) $b->at]);
 
         return $findings;
     }

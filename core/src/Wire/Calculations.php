@@ -34,6 +34,9 @@ use Escapement\Core\Wire\LoadTest\LoadTestPlanReader;
 use Escapement\Core\Wire\LoadTest\LoadTestReader;
 use Escapement\Core\Wire\LoadTest\LoadTestTrendReader;
 use Escapement\Core\Wire\LoadTest\StepTransientsReader;
+use Escapement\Core\Wire\Panel\FeederScheduleReader;
+use Escapement\Core\Wire\Panel\NeutralEarthReader;
+use Escapement\Core\Wire\Panel\PhaseBalanceReader;
 use Escapement\Core\Wire\Power\DemandReader;
 use Escapement\Core\Wire\Power\PowerFactorBankReader;
 use Escapement\Core\Wire\Power\SizingReader;
@@ -62,6 +65,9 @@ final readonly class Calculations
         'load_test_trend',
         'power_factor_bank',
         'three_phase_meter',
+        'neutral_earth',
+        'phase_balance',
+        'feeder_schedule3',
         'conductor',
         'voltage_drop',
         'grounding',
@@ -136,6 +142,9 @@ final readonly class Calculations
             'load_test_trend' => (new LoadTestTrendReader())->answer($input),
             'power_factor_bank' => (new PowerFactorBankReader())->answer($input),
             'three_phase_meter' => (new ThreePhaseMeterReader())->answer($input),
+            'neutral_earth' => (new NeutralEarthReader())->answer($input),
+            'phase_balance' => (new PhaseBalanceReader())->answer($input),
+            'feeder_schedule3' => (new FeederScheduleReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),
             'voltage_drop' => (new VoltageDropReader())->answer($input),
             'grounding' => (new GroundingReader())->answer($input),

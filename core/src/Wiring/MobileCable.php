@@ -105,7 +105,7 @@ final readonly class MobileCable
             $findings->raise('low-voltage-margin', ['lowest' => $lowest]);
         }
         if (RelativeTolerance::isOver($worstPct, $limitPct)) {
-            $findings->raise('drop-over-limit', ['min_size' => null, 'drop_pct' => $worstPct, 'limit_pct' => $limitPct]);
+            $findings->raise('voltage-drop/drop-over-limit', ['min_size' => null, 'drop_pct' => $worstPct, 'limit_pct' => $limitPct]);
         }
         if (min([INF, ...array_column($legs, 'drop_v')]) < 0) {
             $findings->raise('leg-voltage-rise');
@@ -157,7 +157,7 @@ final readonly class MobileCable
             $findings->raise('cord-overloaded', ['max_a' => $maxA, 'cord_a' => $cordA]);
         }
         if (RelativeTolerance::isOver($neutralA, $ratedA)) {
-            $findings->raise('neutral-overload', ['neutral_a' => $neutralA]);
+            $findings->raise('mobile-cable/neutral-overload', ['neutral_a' => $neutralA]);
         }
         if ($is30 && $poles === 2) {
             $findings->raise('two-pole-on-30a');

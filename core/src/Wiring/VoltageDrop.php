@@ -74,10 +74,10 @@ final readonly class VoltageDrop
         $pct = $drop->percent();
         $totalPct = $pct + $in->upstreamDropPct;
         if (RelativeTolerance::isOver($pct, self::SEVERE_PCT)) {
-            $findings->raise('drop-severe', ['drop_pct' => $pct]);
+            $findings->raise('voltage-drop/drop-severe', ['drop_pct' => $pct]);
         }
         if (RelativeTolerance::isOver($pct, $in->limitPct)) {
-            $findings->raise('drop-over-limit', ['drop_pct' => $pct, 'limit_pct' => $in->limitPct, 'min_size' => $minSize]);
+            $findings->raise('voltage-drop/drop-over-limit', ['drop_pct' => $pct, 'limit_pct' => $in->limitPct, 'min_size' => $minSize]);
         }
         if (RelativeTolerance::isOver($totalPct, $in->totalLimitPct)) {
             $findings->raise('total-drop-over-limit', ['total' => $totalPct, 'total_limit_pct' => $in->totalLimitPct]);

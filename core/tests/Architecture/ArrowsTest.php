@@ -28,6 +28,7 @@ final class ArrowsTest extends TestCase
         'Topology' => ['Input', 'Finding'],
         'RelayLogic' => ['Finding', 'Topology'],
         'WiringView' => ['Finding', 'Topology'],
+        'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring'],
         'Survey' => ['Input', 'Finding', 'Plant', 'Settings', 'Power'],
         'PowerDown' => ['Input', 'Finding'],
@@ -38,7 +39,7 @@ final class ArrowsTest extends TestCase
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
-            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest',
+            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel',
         ],
         'Record' => ['Input', 'Commissioning', 'Wire'],
     ];

@@ -30,7 +30,8 @@ final class RaisedFindingsTest extends TestCase
     /** @return iterable<string, array{string, string, array<string, mixed>}> */
     public static function inputs(): iterable
     {
-        foreach ([...self::ofSite(), ...self::ofPower(), ...self::ofDrawings(), ...self::ofLoadTests()] as [$calc, $finding, $input]) {
+        $all = [...self::ofSite(), ...self::ofPower(), ...self::ofDrawings(), ...self::ofLoadTests(), ...self::ofPanels()];
+        foreach ($all as [$calc, $finding, $input]) {
             yield $finding => [$calc, $finding, $input];
         }
     }
@@ -153,6 +154,49 @@ final class RaisedFindingsTest extends TestCase
             ]],
             ['step_transients', 'overshoot warn', $step],
             ['step_transients', 'before-short note', $step],
+        ];
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofPanels(): array
+    {
+        $two = static fn(array $gfp, array $more = []): array => $more + [
+            'poles' => 3, 'wording' => 'iec_tn_s', 'load_neutral_a' => 100, 'sources' => [
+                ['id' => 't', 'kind' => 'transformer', 'earthed' => true, 'gfp' => $gfp],
+                ['id' => 'g', 'kind' => 'generator', 'earthed' => true],
+            ],
+        ];
+        $four = ['poles' => 4];
+        $way = ['id' => 'w', 'poles' => 3, 'load_a' => 20, 'breaking_ka' => 25, 'length_m' => 20];
+        $board = static fn(array $ways, array $more = []): array => array_replace_recursive([
+            'style' => 'iec', 'v_ll_v' => 400, 'utility' => ['transformer_kva' => 400, 'z_pct' => 4], 'generator' => ['kva' => 100],
+            'changeover' => ['rating_a' => 400, 'utility_breaker_a' => 400, 'generator_breaker_a' => 160, 'withstand_ka' => 30],
+            'busbar' => ['rating_a' => 400, 'icw_ka' => 25],
+        ], $more) + ['ways' => array_map(static fn(array $one): array => $one + $way, $ways)];
+        $schedule = static fn(string $finding, array $ways, array $more = []): array => [
+            'feeder_schedule3', $finding, $board($ways, $more),
+        ];
+
+        return [
+            ['neutral_earth', 'gfp-nuisance warn', $two(['pickup_a' => 5])],
+            ['neutral_earth', 'gfp-blind stop', $two(['pickup_a' => 1200])],
+            ['neutral_earth', 'overlap-longer-than-gfp warn', $two(['pickup_a' => 5], $four)],
+            ['neutral_earth', 'neutrals-swapped-joined note', $two(['pickup_a' => 5], ['neutrals_swapped' => true])],
+            ['neutral_earth', 'neutral-simultaneous note', $two(['pickup_a' => 5], $four + ['neutral_sequence' => 'simultaneous'])],
+            ['neutral_earth', 'three-pole-on-tt warn', $two(['pickup_a' => 5], ['wording' => 'iec_tt'])],
+            ['neutral_earth', 'pen-not-switched note', $two(['pickup_a' => 5], $four + ['wording' => 'iec_tn_c_s'])],
+            ['phase_balance', 'phase-overload stop', ['circuits' => [['id' => 'a', 'connect' => 'L1', 'a' => 80]], 'main_a' => 63]],
+            $schedule('no-size stop', [['load_a' => 1900]]),
+            $schedule('conductor-fails stop', [['load_a' => 60, 'size' => '1.5']]),
+            $schedule('no-disconnection-utility stop', [['length_m' => 900, 'curve' => 'D']]),
+            $schedule('thermal-only-on-generator note', [['load_a' => 80, 'curve' => 'D', 'disconnect_s' => 60]]),
+            $schedule('adiabatic-fails stop', [['i2t_a2s' => 1e9]]),
+            $schedule('busbar-under-load stop', [['load_a' => 200]], ['busbar' => ['rating_a' => 160]]),
+            $schedule('busbar-under-breaker stop', [[]], ['busbar' => ['rating_a' => 160]]),
+            $schedule('busbar-peak stop', [[]], ['busbar' => ['peak_ka' => 10]]),
+            $schedule('changeover-under-load stop', [['load_a' => 200]], ['changeover' => ['rating_a' => 160]]),
+            $schedule('incomer-under-load stop', [['load_a' => 200]]),
+            $schedule('generator-overload stop', [['load_a' => 200]]),
         ];
     }
 

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Panel\NeutralEarth;
+
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\Severity;
+use Escapement\Core\Input\RelativeTolerance;
+use Escapement\Core\Topology\PlacedFindings;
+
+/** What stands against the neutrals and earths of a changeover. Rule: docs/rules.md#neutral-earth. */
+final readonly class NeutralEarthFindings
+{
+    private const SEEN_SHARE = 0.9;
+    private const OVERVOLTAGE = 1.1;
+
+    private PlacedFindings $findings;
+
+    public function __construct(private NeutralEarthInput $in)
+    {
+        $this->findings = new PlacedFindings();
+    }
+
+    /**
+     * @param list<EarthPosition> $positions
+     * @param null|list<float>    $openNeutralV
+     *
+     * @return list<Finding>
+     */
+    public function all(array $positions, ?array $openNeutralV): array
+    {
+        foreach ($positions as $position) {
+            if ($position->position === 'overlap') {
+                if ($position->verdict === 'several') {
+                    $this->findings->raise('neutral-overlap-joins');
+                }
+                continue;
+            }
+            if ($position->verdict === 'none') {
+                $this->findings->raise('no-earth-return', $position->position);
+            } elseif ($position->verdict === 'several') {
+                $this->findings->raise('circulating-neutral-current', $position->position);
+            }
+        }
+        foreach ($this->in->sources as $source) {
+            if ($source->pickupA !== null) {
+                $this->groundFault($source, $source->pickupA, $positions);
+            }
+            $this->derived($source);
+        }
+        $this->poles($openNeutralV);
+        $this->findings->raise('confirm-code');
+
+        return $this->findings->sorted();
+    }
+
+    /** @param list<EarthPosition> $positions */
+    private function groundFault(EarthedSource $source, float $pickupA, array $positions): void
+    {
+        foreach ($positions as $position) {
+            $isActive = $position->active === $source->id;
+            $stray = $isActive ? abs($position->strayA ?? $this->in->loadNeutralA) : $position->otherNeutralA ?? 0.0;
+            $isReached = RelativeTolerance::isAtLeast($stray, $pickupA);
+            if ($position->position === 'overlap') {
+                if ($isReached && $this->in->overlapMs >= $source->delayMs) {
+                    $this->findings->raise('overlap-longer-than-gfp', $source->id);
+                }
+                continue;
+            }
+            if ($isReached) {
+                $this->findings->raise('gfp-nuisance', $source->id);
+            }
+            $fraction = $position->sensedFraction;
+            if ($isActive && $fraction !== null && RelativeTolerance::isOver(self::SEEN_SHARE, $fraction)) {
+                $this->findings->raise('gfp-desensitised', $source->id);
+                if (RelativeTolerance::isOver($pickupA, (float) $position->sensedA) && RelativeTolerance::isAtLeast($position->faultA, $pickupA)) {
+                    $this->findings->raise('gfp-blind', $source->id);
+                }
+            }
+        }
+    }
+
+    private function derived(EarthedSource $source): void
+    {
+        if ($this->in->wording !== 'nec' || ! $source->isGenerator) {
+            return;
+        }
+        if (! $this->in->isFourPole && $source->isEarthed) {
+            $this->findings->raise('bond-on-nonseparate', $source->id);
+        }
+        if ($this->in->isFourPole && ! $source->isEarthed && ! $this->in->hasPanelBond) {
+            $this->findings->raise('separately-derived-unbonded', $source->id);
+        }
+    }
+
+    /** @param null|list<float> $openNeutralV */
+    private function poles(?array $openNeutralV): void
+    {
+        $in = $this->in;
+        if ($in->isSwapped) {
+            $this->findings->raise($in->isFourPole ? 'neutrals-swapped' : 'neutrals-swapped-joined');
+        }
+        $isLate = $in->isFourPole && $in->sequence === 'late';
+        if ($isLate) {
+            $this->findings->raise('neutral-late');
+        }
+        if ($isLate && $openNeutralV !== null && RelativeTolerance::isOver(max([0.0, ...$openNeutralV]), self::OVERVOLTAGE * $in->sources[0]->vLn)) {
+            $this->findings->raise('open-neutral-overvoltage', figures: ['v' => max([0.0, ...$openNeutralV])]);
+        }
+        if ($in->isFourPole && $in->sequence === 'simultaneous') {
+            $this->findings->raise('neutral-simultaneous');
+        }
+        if ($in->wording === 'iec_tt' && ! $in->isFourPole) {
+            $this->findings->raise('three-pole-on-tt', severity: Severity::Warn);
+        }
+        if ($in->wording === 'iec_tn_c_s' && $in->isFourPole) {
+            $this->findings->raise('pen-not-switched');
+        }
+    }
+}

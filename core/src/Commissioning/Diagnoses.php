@@ -11,7 +11,7 @@ use Escapement\Core\Finding\Register;
 final readonly class Diagnoses
 {
     /** id => severity, what it says, where to look, path of the setting on the sheet */
-    /** The setting that each is about, in the order in which they are told. */
+    /** The setting that each is about, in the order in which they are reported. */
     private const SETTINGS = [
         'start-early' => '/settings/start_delay_ms',
         'start-late' => '/settings/start_delay_ms',

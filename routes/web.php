@@ -148,7 +148,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/commission', Commissioning\BeginRun::class)->name('runs.begin');
         Route::post('/switches/{switch}/load-tests', LoadTest\PlanLoadTest::class)->name('load-tests.plan');
         Route::post('/load-tests/{test}/readings', LoadTest\AddReading::class)->name('load-test.read');
-        Route::delete('/load-tests/{test}/readings/{reading}', LoadTest\StrikeReading::class)->whereUuid('reading')->name('load-test.strike');
+        Route::delete('/load-tests/{test}/readings/{reading}', LoadTest\StrikeReading::class)
+            ->whereUuid('reading')->name('load-test.strike');
         Route::post('/load-tests/{test}/close', LoadTest\CloseLoadTest::class)->name('load-test.close');
         Route::post('/runs/{run}/marks', Commissioning\TakeMarks::class)->name('marks');
         Route::post('/runs/{run}/answers', Commissioning\TakeAnswers::class)->name('answers');

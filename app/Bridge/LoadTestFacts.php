@@ -7,8 +7,11 @@ namespace App\Bridge;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
 use App\Models\TransferSwitch;
+use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
+use Escapement\Core\LoadTest\ExerciseResult;
+use Escapement\Core\LoadTest\ExerciseValue;
 use Escapement\Core\LoadTest\LoadTestEvaluation;
 use Escapement\Core\LoadTest\LoadTestPlan;
 use Escapement\Core\LoadTest\LoadTestPlanResult;
@@ -16,11 +19,13 @@ use Escapement\Core\LoadTest\LoadTestResult;
 use Escapement\Core\LoadTest\LoadTestTrend;
 use Escapement\Core\LoadTest\TrendResult;
 use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Wire\LoadTest\ExerciseValueReader;
 use Escapement\Core\Wire\LoadTest\LoadTestPlanReader;
 use Escapement\Core\Wire\LoadTest\LoadTestReader;
 use Escapement\Core\Wire\LoadTest\LoadTestTrendReader;
+use Illuminate\Support\Carbon;
 
-/** A switch and its load tests as the core wants them. Needs of the switch: site, loads, plan. */
+/** A switch and its load tests as the core wants them. Needs of the switch: site, loads, plan, proofs. */
 final readonly class LoadTestFacts
 {
     public PlanFacts $plan;
@@ -113,9 +118,15 @@ final readonly class LoadTestFacts
             'phases' => $this->phases(), 'nominal_v' => (float) $supply->nominalV, 'nominal_hz' => (float) $supply->nominalHz,
             'governor' => $this->switch->site->installation->isPortable() ? 'droop' : 'isochronous',
             'readings' => array_values($counting->map(static fn(LoadReading $one): array => [
-                't_s' => max(0, round($first->taken_at->diffInMilliseconds($one->taken_at) / 1000, 3)), 'v_v' => $one->v_v, 'a_a' => $one->a_a,
-                'hz' => $one->hz, 'kw' => $one->kw, 'oil_kpa' => $one->oil_kpa, 'coolant_c' => $one->coolant_c,
-                'exhaust_c' => $one->exhaust_c, 'battery_v' => $one->battery_v,
+                't_s' => max(0, round($first->taken_at->diffInMilliseconds($one->taken_at) / 1000, 3)),
+                'v_v' => $one->v_v,
+                'a_a' => $one->a_a,
+                'hz' => $one->hz,
+                'kw' => $one->kw,
+                'oil_kpa' => $one->oil_kpa,
+                'coolant_c' => $one->coolant_c,
+                'exhaust_c' => $one->exhaust_c,
+                'battery_v' => $one->battery_v,
             ])->all()),
         ] + ($source === null || $source->legA <= 0 ? [] : ['rated_a' => round($source->legA, 1)])
             + ($previous === null ? [] : ['previous' => $previous]);
@@ -144,6 +155,50 @@ final readonly class LoadTestFacts
 
         return $past === [] ? null
             : (new LoadTestTrend())->judge((new LoadTestTrendReader())->input(Node::fromArray(['tests' => array_values($past)])));
+    }
+
+    /**
+     * What the closed tests and the signed runs prove, and when the next of each kind is due by a school.
+     *
+     * @param list<LoadTest> $tests
+     */
+    public function due(array $tests, string $school, string $today): ExerciseResult
+    {
+        $runs = [];
+        foreach ($tests as $test) {
+            if ($test->closed_at !== null) {
+                $runs[] = [
+                    'type' => self::runType($test), 'date' => $this->day($test->closed_at), 'verdict' => $test->verdict ?? 'not_proven',
+                ];
+            }
+        }
+        foreach ($this->switch->proofs as $proof) {
+            if ($proof->part === ProofPart::Sensing) { // the outage made upstream of the sensing
+                $runs[] = [
+                    'type' => 'outage', 'date' => $this->day($proof->proved_at),
+                    'verdict' => in_array($proof->outcome, ['proved', 'noted'], true) ? 'pass' : 'fail',
+                ];
+            }
+        }
+
+        return (new ExerciseValue((new ExerciseValueReader())->input(Node::fromArray([
+            'today' => $today, 'school' => $school, 'runs' => $runs,
+        ]))))->result();
+    }
+
+    /** What kind of run a load test was: by its length, and by whether a bank took part. */
+    private static function runType(LoadTest $test): string
+    {
+        if ($test->profile->hasClass()) {
+            return 'four_hour';
+        }
+
+        return ($test->plan['bank_elements_kw'] ?? []) === [] ? 'building_load' : 'load_bank';
+    }
+
+    private function day(Carbon $moment): string
+    {
+        return $moment->copy()->setTimezone($this->switch->site->timezone)->format('Y-m-d');
     }
 
     /** @return null|array<string, mixed> the figures of the closed test before this one, on the same fuel */

@@ -145,6 +145,26 @@ final class LoadTestTest extends TestCase
     }
 
     #[Test]
+    public function what_is_due_follows_the_school_and_only_passed_runs_count(): void
+    {
+        Carbon::setTestNow('2026-11-26 15:00:00');
+        $switch = $this->planned();
+        $page = "/switches/$switch->id/load-tests";
+        $this->get($page)->assertSee('What is due')->assertSee('finding-never-load-tested', false)->assertSee('Load bank');
+        $test = [
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $switch->sheet?->user_id,
+            'profile' => 'semi_annual', 'closed_by' => 'Ana', 'result' => [],
+            'plan' => ['profile' => 'semi_annual', 'nameplate_kw' => 20, 'fuel' => 'diesel', 'bank_elements_kw' => [5]],
+        ];
+        LoadTest::query()->create($test + ['closed_at' => '2026-11-01 12:00:00', 'verdict' => 'fail']);
+        $this->get($page)->assertSee('finding-never-load-tested', false)->assertSee('finding-last-run-failed', false);
+        LoadTest::query()->create($test + ['closed_at' => '2026-11-20 12:00:00', 'verdict' => 'pass']);
+        $this->get($page)->assertDontSee('finding-never-load-tested', false)->assertSee('2027-11-20');
+        $this->get("$page?school=annual")->assertOk()->assertDontSee('2027-11-20')->assertSee('every 12 months');
+        $this->get("$page?school=royal")->assertOk()->assertSee('every 3 months');
+    }
+
+    #[Test]
     public function tests_of_the_past_make_a_trend_and_only_like_ones_are_compared(): void
     {
         $switch = $this->planned();

@@ -78,7 +78,9 @@ final readonly class StepChart
                 . $this->pen->text($x, self::FOOT + 22, "$minute", 'middle', 'ink-2', 13, isFigure: true);
         }
 
-        return $parts . $this->pen->text(self::WIDTH - self::RIGHT, self::HEIGHT - 4, 'minutes from the start of the warm-up', 'end', 'ink-2', 13);
+        $words = 'minutes from the start of the warm-up';
+
+        return $parts . $this->pen->text(self::WIDTH - self::RIGHT, self::HEIGHT - 4, $words, 'end', 'ink-2', 13);
     }
 
     private function step(PlannedStep $step): string
@@ -91,7 +93,8 @@ final readonly class StepChart
         if ($step->bankKw > 0) {
             $parts .= $this->pen->ink->bar('gen-idle', $x, $this->y($step->kw), $width, $foot - $this->y($step->kw));
         }
-        $parts .= $this->pen->path(sprintf('M%.1f %.1fH%.1f', $x, $this->y($step->targetKw), $x + $width), 'ink', 2, 'stroke-dasharray="6 3"');
+        $level = sprintf('M%.1f %.1fH%.1f', $x, $this->y($step->targetKw), $x + $width);
+        $parts .= $this->pen->path($level, 'ink', 2, 'stroke-dasharray="6 3"');
         $words = sprintf('%g %%', $step->levelPct);
 
         return $parts . $this->pen->plate($x + 3, max(self::TOP + 12, $this->y(max($step->kw, $step->targetKw)) - 6), $words, $x + $width);

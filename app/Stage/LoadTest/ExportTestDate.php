@@ -24,7 +24,8 @@ final readonly class ExportTestDate
             'UID' => "load-test-$test->id@escapement.example", 'DTSTAMP' => Carbon::now('UTC'),
             'DTSTART' => $begin->copy()->utc(), 'DTEND' => $begin->copy()->utc()->addMinutes($minutes),
             'SUMMARY' => "Load test: $site->name", 'LOCATION' => (string) $site->address,
-            'DESCRIPTION' => "Planned for $minutes min. The load bank is connected dead, locked and proved; exhaust and hot air outdoors only.",
+            'DESCRIPTION' => "Planned for $minutes min. The load bank is connected dead, locked and proved; "
+                . 'exhaust and hot air outdoors only.',
         ]);
 
         return response($calendar->serialize(), 200, [

@@ -8,9 +8,11 @@ use App\Bridge\LoadTestFacts;
 use App\Models\LoadTest;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
+use Escapement\Core\LoadTest\ExerciseResult;
 use Escapement\Core\LoadTest\FigureTrend;
 use Escapement\Core\LoadTest\TrendResult;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Carbon;
 
 /** The load tests of one switch, and what a new one begins with. */
 final readonly class LoadTestsPage
@@ -33,8 +35,18 @@ final readonly class LoadTestsPage
     /** @var Collection<int, LoadTest> newest first */
     public Collection $tests;
     public ?TrendResult $trend;
+    public ExerciseResult $due;
 
-    public function __construct(public TransferSwitch $switch)
+    public const SCHOOLS = [
+        'quarterly' => 'Quarterly', 'critical' => 'Critical, monthly', 'semi_annual' => 'Semi-annual', 'annual' => 'Annual',
+    ];
+    public const RUNS = [
+        'no_load_low_speed' => 'Exercise at low speed', 'no_load_rated' => 'Exercise without load', 'with_load' => 'Exercise with load',
+        'building_load' => 'Measured run on building load', 'load_bank' => 'Load bank', 'four_hour' => 'Four hours',
+        'outage' => 'Outage made upstream',
+    ];
+
+    public function __construct(public TransferSwitch $switch, public string $school = 'quarterly')
     {
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->facts = new LoadTestFacts($switch);
@@ -42,6 +54,11 @@ final readonly class LoadTestsPage
         $query->where('switch_id', $switch->id)->orderByDesc('id');
         $this->tests = $query->with('user')->get();
         $this->trend = LoadTestFacts::trend(array_values($this->tests->all()));
+        $this->due = $this->facts->due(
+            array_values($this->tests->all()),
+            $school,
+            Carbon::now($switch->site->timezone)->format('Y-m-d'),
+        );
     }
 
     public function fuelUnit(): string

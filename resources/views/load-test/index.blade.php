@@ -82,6 +82,42 @@
             </table>
         @endif
     </section>
+    @if ($page->facts->lacks() === null)
+        <section class="block" aria-labelledby="due">
+            <h2 id="due">What is due</h2>
+            <nav class="choice" aria-label="School">
+                @foreach ($page::SCHOOLS as $school => $words)
+                    <a href="{{ route('load-tests', ['switch' => $page->switch, 'school' => $school]) }}"
+                        @if ($school === $page->school) aria-current="true" @endif>{{ $words }}</a>
+                @endforeach
+            </nav>
+            <table class="ruled">
+                <thead>
+                    <tr>
+                        <th>Run</th>
+                        <th>Last passed</th>
+                        <th>Due</th>
+                        <th></th>
+                    </tr>
+                </thead>
+                <tbody>
+                    @foreach ($page->due->due as $one)
+                        <tr>
+                            <th scope="row">{{ $page::RUNS[$one->type] }}<small>every {{ $one->months }} months</small></th>
+                            <td class="fig">{{ $one->lastDone ?? 'never' }}</td>
+                            <td class="fig">{{ $one->due }}</td>
+                            <td><x-glyph :kind="['ok' => 'proven', 'overdue' => 'warn'][$one->status] ?? 'note'" />{{ $one->status }}</td>
+                        </tr>
+                    @endforeach
+                </tbody>
+            </table>
+            <p class="working">Only passed runs count: closed load tests here, and outages of signed runs. What is required is a matter of the
+                adopted code and the authority having jurisdiction.</p>
+            @foreach ($page->due->findings as $finding)
+                <x-finding :finding="$finding" />
+            @endforeach
+        </section>
+    @endif
     @if ($page->figures() !== [])
         <section class="block" aria-labelledby="trend">
             <h2 id="trend">Over the years</h2>

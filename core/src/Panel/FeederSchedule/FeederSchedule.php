@@ -122,7 +122,9 @@ final readonly class FeederSchedule
 
     private static function withstands(float $ka, float $seconds, float $ratedKa, float $ratedS): bool
     {
-        return RelativeTolerance::isAtLeast($ratedKa, $ka)
-            && (RelativeTolerance::isAtLeast($ratedS, $seconds) || RelativeTolerance::isAtLeast($ratedKa ** 2 * $ratedS, $ka ** 2 * $seconds));
+        $isShort = RelativeTolerance::isAtLeast($ratedS, $seconds)
+            || RelativeTolerance::isAtLeast($ratedKa ** 2 * $ratedS, $ka ** 2 * $seconds);
+
+        return $isShort && RelativeTolerance::isAtLeast($ratedKa, $ka);
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Panel\FeederSchedule;
 
-/** The two sources of a board, by their fault currents. All source impedance is taken as reactance. Rule: docs/rules.md#feeder-schedule3. */
+/**
+ * The two sources of a board, by their fault currents. All source impedance is taken as reactance.
+ * Rule: docs/rules.md#feeder-schedule3.
+ */
 final readonly class FeederSupply
 {
     /**

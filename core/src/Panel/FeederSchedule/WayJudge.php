@@ -47,7 +47,7 @@ final readonly class WayJudge
         if ($size === null) {
             $this->findings->raise('feeder-schedule3/no-size', $way->id);
 
-            return new JudgedWay($way->id, null, $way->poles, null, null, null, null, null, null, null, null, null, null, null, ['no-size']);
+            return new JudgedWay($way->id, null, $way->poles, ...array_fill(0, 11, null), flags: ['no-size']);
         }
         $flags = $passes ? [] : ['conductor-fails'];
         $pe = $way->peSize ?? $this->peSize($way, $size, $breaker);

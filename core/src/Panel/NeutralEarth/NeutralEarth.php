@@ -174,7 +174,11 @@ final readonly class NeutralEarth
         $kept = $in->hasPanelBond ? null : ($transformers[0] ?? $earthed[0]);
         $goes = array_filter($earthed, static fn(EarthedSource $source): bool => $source !== $kept);
 
-        return [...$actions, ...array_values(array_map(static fn(EarthedSource $source): array => $act('remove-source-earth', $source->id), $goes))];
+        foreach ($goes as $source) {
+            $actions[] = $act('remove-source-earth', $source->id);
+        }
+
+        return $actions;
     }
 
     /** @return null|list<float> volts of each phase when the neutral is open */

@@ -74,7 +74,8 @@ final readonly class NeutralEarthFindings
             $fraction = $position->sensedFraction;
             if ($isActive && $fraction !== null && RelativeTolerance::isOver(self::SEEN_SHARE, $fraction)) {
                 $this->findings->raise('gfp-desensitised', $source->id);
-                if (RelativeTolerance::isOver($pickupA, (float) $position->sensedA) && RelativeTolerance::isAtLeast($position->faultA, $pickupA)) {
+                $isUnseen = RelativeTolerance::isOver($pickupA, (float) $position->sensedA);
+                if ($isUnseen && RelativeTolerance::isAtLeast($position->faultA, $pickupA)) {
                     $this->findings->raise('gfp-blind', $source->id);
                 }
             }
@@ -105,8 +106,9 @@ final readonly class NeutralEarthFindings
         if ($isLate) {
             $this->findings->raise('neutral-late');
         }
-        if ($isLate && $openNeutralV !== null && RelativeTolerance::isOver(max([0.0, ...$openNeutralV]), self::OVERVOLTAGE * $in->sources[0]->vLn)) {
-            $this->findings->raise('open-neutral-overvoltage', figures: ['v' => max([0.0, ...$openNeutralV])]);
+        $mostV = max([0.0, ...$openNeutralV ?? []]);
+        if ($isLate && RelativeTolerance::isOver($mostV, self::OVERVOLTAGE * $in->sources[0]->vLn)) {
+            $this->findings->raise('open-neutral-overvoltage', figures: ['v' => $mostV]);
         }
         if ($in->isFourPole && $in->sequence === 'simultaneous') {
             $this->findings->raise('neutral-simultaneous');

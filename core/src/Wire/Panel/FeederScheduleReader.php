@@ -25,8 +25,8 @@ final readonly class FeederScheduleReader
         'utility_clear_s', 'generator_clear_s',
     ];
     private const WAY = [
-        'id', 'poles', 'phase', 'load_a', 'pf', 'breaker_a', 'breaking_ka', 'i2t_a2s', 'clear_s', 'length_m', 'material', 'ambient_c', 'size',
-        'pe_size', 'shed', 'rcd_ma', 'disconnect_s',
+        'id', 'poles', 'phase', 'load_a', 'pf', 'breaker_a', 'breaking_ka', 'i2t_a2s', 'clear_s', 'length_m', 'material', 'ambient_c',
+        'size', 'pe_size', 'shed', 'rcd_ma', 'disconnect_s',
     ];
     private const IEC = ['curve', 'insulation_c', 'circuits', 'final'];
     private const NEC = ['magnetic_x', 'insulation_c', 'ccc', 'continuous'];

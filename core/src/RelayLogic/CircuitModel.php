@@ -83,6 +83,20 @@ final class CircuitModel
         }
     }
 
+    /**
+     * @param array<string, int>  $values  of the devices that move
+     * @param array<string, true> $pressed push-buttons
+     */
+    public function stateOf(array $values, int $selectorPlace, array $pressed, bool $isHandleIn, int $healthBits): int
+    {
+        $state = $healthBits | $selectorPlace << $this->selectorShift | ($isHandleIn ? $this->handleBit : 0);
+        foreach ($this->shift as $device => $shift) {
+            $state |= $values[$device] << $shift;
+        }
+
+        return $state | array_sum(array_intersect_key($this->buttons, $pressed));
+    }
+
     public function value(int $state, string $device): int
     {
         return $state >> $this->shift[$device] & 3;

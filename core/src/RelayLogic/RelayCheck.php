@@ -26,7 +26,7 @@ final readonly class RelayCheck
         $this->judgeStarts($circuit, $rows, $findings);
         $this->judgeChangeover($circuit, $space, $findings);
         if ($hunting !== []) {
-            $findings->raise('hunting');
+            $findings->raise('relay-check/hunting');
         }
 
         return new RelayCheckResult(
@@ -172,7 +172,7 @@ final readonly class RelayCheck
                 $findings->raise('handle-not-locked-out', $changeover->id);
             }
             if (count($commands) > 1) {
-                $findings->raise('conflicting-commands', $changeover->id);
+                $findings->raise('relay-check/conflicting-commands', $changeover->id);
             }
         }
     }

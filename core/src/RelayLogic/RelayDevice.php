@@ -14,6 +14,7 @@ final readonly class RelayDevice
      * @param list<string> $positions   of a selector
      * @param ?string      $supplyI     of a motor changeover
      * @param ?Expression  $when        of a start
+     * @param float        $seconds     on the dial of a timer
      */
     public function __construct(
         public string $id,
@@ -25,6 +26,7 @@ final readonly class RelayDevice
         public ?string $supplyI = null,
         public ?string $supplyII = null,
         public ?Expression $when = null,
+        public float $seconds = 0.0,
     ) {}
 
     public function isPowerContactor(): bool

@@ -37,6 +37,8 @@ use Escapement\Core\Wire\LoadTest\StepTransientsReader;
 use Escapement\Core\Wire\Panel\FeederScheduleReader;
 use Escapement\Core\Wire\Panel\NeutralEarthReader;
 use Escapement\Core\Wire\Panel\PhaseBalanceReader;
+use Escapement\Core\Wire\Panel\RelayPlayReader;
+use Escapement\Core\Wire\Panel\TerminalListReader;
 use Escapement\Core\Wire\Power\DemandReader;
 use Escapement\Core\Wire\Power\PowerFactorBankReader;
 use Escapement\Core\Wire\Power\SizingReader;
@@ -67,6 +69,8 @@ final readonly class Calculations
         'three_phase_meter',
         'neutral_earth',
         'phase_balance',
+        'relay_play',
+        'terminal_list',
         'feeder_schedule3',
         'conductor',
         'voltage_drop',
@@ -144,6 +148,8 @@ final readonly class Calculations
             'three_phase_meter' => (new ThreePhaseMeterReader())->answer($input),
             'neutral_earth' => (new NeutralEarthReader())->answer($input),
             'phase_balance' => (new PhaseBalanceReader())->answer($input),
+            'relay_play' => (new RelayPlayReader())->answer($input),
+            'terminal_list' => (new TerminalListReader())->answer($input),
             'feeder_schedule3' => (new FeederScheduleReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),
             'voltage_drop' => (new VoltageDropReader())->answer($input),

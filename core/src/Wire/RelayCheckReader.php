@@ -122,9 +122,8 @@ final class RelayCheckReader
                 return new RelayDevice($id, $type, $from, $in->bool('mirror_contacts', false));
             case RelayType::Timer:
                 $isOnDelay = $in->word('mode', ['on_delay', 'off_delay']) === 'on_delay';
-                $in->positive('seconds');
 
-                return new RelayDevice($id, $type, isOnDelay: $isOnDelay);
+                return new RelayDevice($id, $type, isOnDelay: $isOnDelay, seconds: (float) $in->positive('seconds'));
             case RelayType::PhaseRelay:
                 return new RelayDevice($id, $type, $this->source($in->required('supply'), $supplies));
             case RelayType::Selector:

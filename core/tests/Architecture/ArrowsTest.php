@@ -27,6 +27,8 @@ final class ArrowsTest extends TestCase
         'Power' => ['Input', 'Finding', 'Plant', 'Wiring'],
         'Topology' => ['Input', 'Finding'],
         'RelayLogic' => ['Finding', 'Topology'],
+        'RelayPlay' => ['Input', 'Finding', 'RelayLogic', 'Topology'],
+        'TerminalList' => ['Input', 'Finding', 'Wiring', 'Topology', 'RelayLogic', 'RelayPlay'],
         'WiringView' => ['Finding', 'Topology'],
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring'],
@@ -39,7 +41,7 @@ final class ArrowsTest extends TestCase
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
-            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel',
+            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'RelayPlay', 'TerminalList',
         ],
         'Record' => ['Input', 'Commissioning', 'Wire'],
     ];

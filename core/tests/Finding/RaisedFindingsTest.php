@@ -30,7 +30,10 @@ final class RaisedFindingsTest extends TestCase
     /** @return iterable<string, array{string, string, array<string, mixed>}> */
     public static function inputs(): iterable
     {
-        $all = [...self::ofSite(), ...self::ofPower(), ...self::ofDrawings(), ...self::ofLoadTests(), ...self::ofPanels()];
+        $all = [
+            ...self::ofSite(), ...self::ofPower(), ...self::ofDrawings(), ...self::ofLoadTests(), ...self::ofPanels(),
+            ...self::ofCircuits(),
+        ];
         foreach ($all as [$calc, $finding, $input]) {
             yield $finding => [$calc, $finding, $input];
         }
@@ -197,6 +200,50 @@ final class RaisedFindingsTest extends TestCase
             $schedule('changeover-under-load stop', [['load_a' => 200]], ['changeover' => ['rating_a' => 160]]),
             $schedule('incomer-under-load stop', [['load_a' => 200]]),
             $schedule('generator-overload stop', [['load_a' => 200]]),
+        ];
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofCircuits(): array
+    {
+        $circuit = self::golden('panel', 'relay_play', 'K2')['circuit'];
+        $bare = ['devices' => [], 'rungs' => []] + $circuit;
+        foreach ($circuit['devices'] as $device) {
+            if (in_array($device['type'], ['contactor', 'phase_relay'], true)) {
+                $bare['devices'][] = $device;
+            }
+        }
+        [$first, $second] = array_column($circuit['supplies'], 'id');
+        $own = ['id' => 'r', 'coil' => 'K1', 'supply' => $first, 'when' => ['nc' => 'K1']];
+        $always = static fn(string $coil, string $supply): array => ['id' => "r$coil", 'coil' => $coil, 'supply' => $supply] + ['when' => [
+            'all' => [],
+        ]];
+        $both = ['rungs' => [$always('K1', $first), $always('K2', $second)]] + $bare;
+        $start = [...$bare['devices'], ['id' => 'ST', 'type' => 'start', 'starts' => $second, 'when' => ['all' => []]]];
+        $build = static fn(string $finding, array $more, array $panel): array => [
+            'terminal_list', $finding, $more + ['circuit' => $panel, 'region' => 'iec_400_230'],
+        ];
+        $motor = self::golden('panel', 'relay_play', 'motor_changeover')['circuit'];
+        foreach ($motor['rungs'] as $i => $rung) {
+            $motor['rungs'][$i]['supply'] = $rung['coil'] === 'Q1.I' ? $motor['supplies'][0]['id'] : $rung['supply'];
+        }
+
+        return [
+            ['relay_play', 'mechanical-interlock-only warn', ['circuit' => $both, 'until_ms' => 1000]],
+            ['relay_play', 'never-settles stop', ['circuit' => ['rungs' => [$own]] + $bare, 'until_ms' => 1000]],
+            ['relay_play', 'reverse-rotation-fed stop', [
+                'circuit' => ['rungs' => [$always('K1', $first)]] + $bare, 'supplies' => [$first => ['rotation' => 'acb']],
+                'until_ms' => 5000,
+            ]],
+            ['relay_play', 'engine-runs-for-nothing warn', [
+                'circuit' => ['devices' => $start, 'rungs' => [$always('K1', $first)]] + $bare,
+                'supplies' => [$second => ['engine' => new \stdClass()]], 'until_ms' => 20_000,
+            ]],
+            $build('motor-common-two-supplies stop', [], $motor),
+            $build('control-fuse-overloaded stop', ['devices' => ['K1' => ['coil_va' => 1000]], 'control' => ['v_v' => 24]], $both),
+            $build('power-size-missing stop', ['power' => ['ocpd_a' => 2500, 'load_a' => 2000]], $both),
+            $build('power-size-low stop', ['power' => ['ocpd_a' => 100, 'load_a' => 80, 'size' => '6']], $both),
+            $build('dangling-wire warn', [], ['rungs' => [['when' => ['any' => []]] + $always('K1', $first)]] + $bare),
         ];
     }
 

@@ -11,6 +11,7 @@ final readonly class Units
     private const MILLIBAR_AN_INCH = 2.4908891;
     private const LITRES_A_GALLON = 3.785411784;
     private const KILOWATTS_A_HORSEPOWER = 0.745699872;
+    private const KILOPASCALS_A_PSI = 6.894757;
 
     public function __construct(public string $system) {}
 
@@ -22,6 +23,7 @@ final readonly class Units
             'gal' => $this->volume(),
             'in wc' => $this->system === 'us' ? 'in wc' : 'mbar',
             '°C' => $this->temperature(),
+            'kPa' => $this->oilPressure(),
             default => $kept,
         };
     }
@@ -33,6 +35,7 @@ final readonly class Units
             'gal' => $this->system === 'us' ? $value : $value * self::LITRES_A_GALLON,
             'in wc' => $this->system === 'us' ? $value : $value * self::MILLIBAR_AN_INCH,
             '°C' => $this->fromCelsius($value),
+            'kPa' => $this->fromKilopascals($value),
             default => $value,
         };
     }
@@ -44,6 +47,7 @@ final readonly class Units
             'gal' => $this->system === 'us' ? $value : $value / self::LITRES_A_GALLON,
             'in wc' => $this->system === 'us' ? $value : $value / self::MILLIBAR_AN_INCH,
             '°C' => $this->toCelsius($value),
+            'kPa' => $this->toKilopascals($value),
             default => $value,
         };
     }
@@ -61,6 +65,21 @@ final readonly class Units
     public function toMetres(float $typed): float
     {
         return $this->system === 'us' ? $typed * self::METRES_A_FOOT : $typed;
+    }
+
+    public function oilPressure(): string
+    {
+        return $this->system === 'us' ? 'psi' : 'kPa';
+    }
+
+    public function fromKilopascals(float $kpa): float
+    {
+        return $this->system === 'us' ? $kpa / self::KILOPASCALS_A_PSI : $kpa;
+    }
+
+    public function toKilopascals(float $typed): float
+    {
+        return $this->system === 'us' ? $typed * self::KILOPASCALS_A_PSI : $typed;
     }
 
     public function motor(): string

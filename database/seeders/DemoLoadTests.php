@@ -13,21 +13,30 @@ use Escapement\Core\Wire\ResultWriter;
 use Illuminate\Support\Carbon;
 use Ramsey\Uuid\Uuid;
 
-/** Load tests of made-up sets: one of last year, and one under way. */
+/** Load tests of a made-up diesel: five years with the oil pressure falling, and one under way. */
 final readonly class DemoLoadTests
 {
     private const BANK_KW = [10, 10, 20, 20, 40, 40];
+    /** By years ago: by how much the coolant is hotter and the oil thinner than when it was new. */
+    private const WEAR = [5 => 0.0, 4 => 1.6, 3 => 3.1, 2 => 4.2, 1 => 6.4];
 
     public function of(TransferSwitch $switch, User $user, Carbon $now): void
     {
-        $last = $this->test($switch, $user, $now->copy()->subYear()->setTime(9, 0));
-        $this->readings($last, $user, 99, 0.0);
-        $result = (new LoadTestFacts($switch))->evaluated($last->load('readings'));
-        $last->update([
-            'closed_at' => $last->planned_for?->copy()->addHours(2), 'closed_by' => $user->name, 'verdict' => $result?->verdict,
+        foreach (self::WEAR as $yearsAgo => $wear) {
+            $this->closed($switch, $user, $now->copy()->subYears($yearsAgo)->setTime(9, 0), $wear);
+        }
+        $this->readings($this->test($switch, $user, $now->copy()->subMinutes(40)), $user, 6, 9.0);
+    }
+
+    private function closed(TransferSwitch $switch, User $user, Carbon $at, float $wear): void
+    {
+        $test = $this->test($switch, $user, $at);
+        $this->readings($test, $user, 99, $wear);
+        $result = (new LoadTestFacts($switch))->evaluated($test->load('readings'));
+        $test->update([
+            'closed_at' => $at->copy()->addHours(2), 'closed_by' => $user->name, 'verdict' => $result?->verdict,
             'result' => $result === null ? null : ResultWriter::write($result),
         ]);
-        $this->readings($this->test($switch, $user, $now->copy()->subMinutes(40)), $user, 6, 3.0);
     }
 
     private function test(TransferSwitch $switch, User $user, Carbon $at): LoadTest
@@ -44,7 +53,7 @@ final readonly class DemoLoadTests
         ]);
     }
 
-    /** @param float $wear by which the coolant is hotter and the oil thinner than last time */
+    /** @param float $wear by which the coolant is hotter and the oil thinner than when it was new */
     private function readings(LoadTest $test, User $user, int $count, float $wear): void
     {
         $plan = LoadTestFacts::planned($test->plan);

@@ -178,7 +178,9 @@ final class LoadTestTest extends TestCase
             ]);
         }
         $this->get($page)->assertOk()->assertSee('Over the years')->assertSee('worsening')->assertSee('Crosses its limit')
-            ->assertSee('finding-worsening', false);
+            ->assertSee('finding-worsening', false)->assertSee('aria-label="Oil pressure: Falls 4.3 psi a year (4 tests', false);
+        $switch->site->update(['units' => 'metric']);
+        $this->get($page)->assertSee('aria-label="Oil pressure: Falls 30 kPa a year (4 tests', false);
         LoadTest::query()->orderBy('id')->firstOrFail()->update(['plan' => ['fuel' => 'lp']]);
         $this->get($page)->assertDontSee('finding-worsening', false)->assertSee('finding-not-comparable', false);
     }

@@ -19,8 +19,6 @@ use Illuminate\Support\Str;
 /** One load test: the steps and when to read, the readings, what is proved so far. */
 final readonly class LoadTestPage
 {
-    private const KPA_A_PSI = 6.894757;
-
     public SiteStanding $standing;
     public LoadTestFacts $facts;
     public LoadTestPlanResult $plan;
@@ -82,16 +80,7 @@ final readonly class LoadTestPage
 
     public function oil(?float $kpa): string
     {
-        return match (true) {
-            $kpa === null => '',
-            $this->units->system === 'us' => round($kpa / self::KPA_A_PSI) . "\u{202F}psi",
-            default => round($kpa) . "\u{202F}kPa",
-        };
-    }
-
-    public function oilUnit(): string
-    {
-        return $this->units->system === 'us' ? 'psi' : 'kPa';
+        return $kpa === null ? '' : round($this->units->fromKilopascals($kpa)) . "\u{202F}" . $this->units->oilPressure();
     }
 
     public function temperature(?float $c): string

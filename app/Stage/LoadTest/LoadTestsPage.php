@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\LoadTest;
 
 use App\Bridge\LoadTestFacts;
+use App\Bridge\Units;
 use App\Models\LoadTest;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
@@ -69,19 +70,16 @@ final readonly class LoadTestsPage
         };
     }
 
-    /** @return list<FigureTrend> those that were read at least once */
+    /** @return list<TrendRow> those that were read at least once */
     public function figures(): array
     {
-        return array_values(array_filter($this->trend->figures ?? [], static fn(FigureTrend $one): bool => $one->n > 0));
-    }
+        $units = new Units($this->switch->site->units);
+        $today = Carbon::now($this->switch->site->timezone)->format('Y-m-d');
 
-    /** @return array{string, string} what a figure is called, and its unit */
-    public static function figureWords(FigureTrend $figure): array
-    {
-        return [
-            'regulation_pct' => ['Regulation', '%'], 'droop_pct' => ['Droop', '%'], 'oil_kpa' => ['Oil pressure', 'kPa'],
-            'coolant_c' => ['Coolant', '°C'], 'exhaust_c' => ['Exhaust', '°C'],
-        ][$figure->figure] ?? [$figure->figure, ''];
+        return array_map(
+            static fn(FigureTrend $one): TrendRow => new TrendRow($one, $units, $today),
+            array_values(array_filter($this->trend->figures ?? [], static fn(FigureTrend $one): bool => $one->n > 0)),
+        );
     }
 
     public static function words(LoadTest $test): string

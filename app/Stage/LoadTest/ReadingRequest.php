@@ -12,8 +12,6 @@ use Illuminate\Support\Carbon;
 /** One reading as it is typed on site, in the units of the site. */
 final readonly class ReadingRequest
 {
-    private const KPA_A_PSI = 6.894757;
-
     public function __construct(private LoadTest $test, private int $phases) {}
 
     /** @return array<string, mixed> columns of a reading */
@@ -44,7 +42,7 @@ final readonly class ReadingRequest
             'id' => strtolower($fields['id']), 'taken_at' => $this->moment((string) $fields['time'], $site->timezone),
             'v_v' => array_map(floatval(...), array_values($fields['v'])), 'a_a' => array_map(floatval(...), array_values($fields['a'])),
             'hz' => $number('hz'), 'kw' => $number('kw'),
-            'oil_kpa' => $oil === null ? null : round($site->units === 'us' ? $oil * self::KPA_A_PSI : $oil, 1),
+            'oil_kpa' => $oil === null ? null : round($units->toKilopascals($oil), 1),
             'coolant_c' => $celsius($number('coolant')), 'exhaust_c' => $celsius($number('exhaust')), 'battery_v' => $number('battery_v'),
             'note' => $fields['note'] ?? null,
         ];

@@ -56,7 +56,8 @@ final class Register
             throw new \LogicException("The register has no $severity->value for $id.");
         }
         $title = rtrim(RegisteredFinding::filled($entry->title, $figures), '.');
-        $isNamed = $subjects === [] || str_contains($title, (string) $subjects[0]);
+        // A title with {which} names its subjects in words.
+        $isNamed = $subjects === [] || isset($figures['which']) || str_contains($title, (string) $subjects[0]);
         $places = $isNamed ? '' : ' (' . implode(', ', array_slice($subjects, 0, 8)) . ')';
 
         return new Finding(

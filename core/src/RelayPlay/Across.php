@@ -34,7 +34,7 @@ enum Across: string
         return $b === null ? 100 * $v[$a] / $nominalV : 100 * self::lineV($v[$a], $v[$b]) / (M_SQRT3 * $nominalV);
     }
 
-    /** @return list<self> the three line voltages */
+    /** @return non-empty-list<self> the three line voltages */
     public static function lines(): array
     {
         return [self::L1L2, self::L2L3, self::L3L1];

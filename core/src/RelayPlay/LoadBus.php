@@ -10,7 +10,7 @@ final readonly class LoadBus
     /**
      * @param list<string>       $feeding  supplies whose main contacts are closed
      * @param list<?string>      $sources  per phase: a supply, both, or none
-     * @param list<float>        $v        per phase
+     * @param non-empty-list<float> $v     per phase
      * @param null|'abc'|'acb'   $rotation of the one that feeds
      */
     public function __construct(public array $feeding, public array $sources, public array $v, public ?string $rotation) {}

@@ -17,8 +17,8 @@ final class PhaseWatch
     public function __construct(private readonly PhaseRelayDial $dial, private readonly bool $isThreePhase) {}
 
     /**
-     * @param list<float>  $v        line to neutral, per phase
-     * @param 'abc'|'acb'  $rotation
+     * @param non-empty-list<float> $v        line to neutral, per phase
+     * @param 'abc'|'acb'           $rotation
      */
     public function see(array $v, float $nominalV, string $rotation): void
     {

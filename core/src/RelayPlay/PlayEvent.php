@@ -9,7 +9,7 @@ final readonly class PlayEvent
 {
     /**
      * @param string               $name     the supply, button, position, or what has the fault
-     * @param ?list<float>         $v        line to neutral, per phase
+     * @param ?non-empty-list<float>         $v        line to neutral, per phase
      * @param ?('abc'|'acb')       $rotation
      * @param ?int                 $phase    counted from 0
      * @param string               $fault    weld, coil_open, stuck_on …

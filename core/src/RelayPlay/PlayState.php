@@ -28,7 +28,7 @@ final class PlayState
     /** @var array<string, true> faults that are there, by key */
     public array $faults = [];
 
-    /** @var array<string, list<float>> line to neutral, per phase */
+    /** @var array<string, non-empty-list<float>> line to neutral, per phase */
     public array $volts = [];
 
     /** @var array<string, 'abc'|'acb'> */
@@ -229,7 +229,7 @@ final class PlayState
     {
         $closed = $this->closedMains();
         $sources = $v = [];
-        for ($phase = 0; $phase < ($this->input->circuit->isThreePhase ? 3 : 1); $phase++) {
+        foreach ($this->input->circuit->isThreePhase ? [0, 1, 2] : [0] as $phase) {
             $feeding = [];
             foreach ($closed as $main => $supply) {
                 if (! isset($this->faults['pole_open:' . explode('.', $main)[0] . ":$phase"])) {

@@ -9,7 +9,7 @@ final readonly class PlaySupply
 {
     /**
      * @param float        $nominalV line to neutral
-     * @param list<float>  $v        line to neutral, per phase; of one with an engine nothing
+     * @param non-empty-list<float> $v        line to neutral, per phase; of one with an engine nothing
      * @param 'abc'|'acb'  $rotation
      */
     public function __construct(

@@ -52,11 +52,8 @@ final class RelayPlay
         $this->isSettling = false;
         $this->moves->restart(0);
         $this->call(0);
-        $next = 0;
-        for ($t = 0; ; $t = $this->nextMs($next) ?? $this->input->untilMs + 1) {
-            if ($t > $this->input->untilMs) {
-                break;
-            }
+        $next = $t = 0;
+        while ($t <= $this->input->untilMs) {
             while (isset($this->input->script[$next]) && $this->input->script[$next]->atMs === $t) {
                 $this->happen($t, $next++);
             }
@@ -67,6 +64,7 @@ final class RelayPlay
             if ($this->hunting !== null) {
                 break;
             }
+            $t = $this->nextMs($next) ?? $this->input->untilMs + 1;
         }
         $ended = $this->hunting === null ? $this->input->untilMs : $t;
         $this->log->end($ended);
@@ -160,14 +158,16 @@ final class RelayPlay
         }
         if ($move->isSlow) {
             $this->coverage->judgeSlowStep($this->state, $device, $move->to);
-            $this->isSettling || $this->log->made($device);
+            $this->log->made($device);
         }
         $because = $this->isSettling ? '' : $this->reasons->ofStep($device, $move);
         $reason = $device->type === RelayType::PhaseRelay ? $this->state->watch($device->id)->reason() : '';
         $isMotor = $device->type === RelayType::MotorChangeover;
         $this->hasMovedAgainstHandle = $this->hasMovedAgainstHandle || $isMotor && $this->state->isHandleIn && ! $this->isSettling;
         $this->state->values[$device->id] = $move->to;
-        $this->isSettling || $this->log->stepped($t, $device, $because, $reason);
+        if (! $this->isSettling) {
+            $this->log->stepped($t, $device, $because, $reason);
+        }
         $this->follow($t, $because);
     }
 

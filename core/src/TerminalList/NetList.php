@@ -7,7 +7,7 @@ namespace Escapement\Core\TerminalList;
 /** Points that are one potential. Nets are made, given points, and joined. Rule: docs/rules.md#terminal-list. */
 final class NetList
 {
-    /** @var list<int> the net that each one was joined into; itself when none */
+    /** @var array<int, int> the net that each one was joined into; itself when none */
     private array $joined = [];
 
     /** @var array<int, string> by net as it was made */

@@ -39,10 +39,12 @@ final readonly class PartsList
             $parts["ferrule_$mm2"] = $qty;
         }
 
+        $needed = array_filter($parts, static fn(int $qty): bool => $qty > 0);
+
         return array_map(
             static fn(string $part, int $qty): array => ['part' => $part, 'qty' => $qty],
-            array_keys(array_filter($parts)),
-            array_values(array_filter($parts)),
+            array_keys($needed),
+            array_values($needed),
         );
     }
 }

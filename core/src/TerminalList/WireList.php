@@ -159,7 +159,10 @@ final class WireList
         return $this->input->hasRedControl ? 'red' : $this->input->colour($isReturn ? $second : $first);
     }
 
-    /** @param list<string> $points */
+    /**
+     * @param list<string>                    $points
+     * @param 'control'|'power'|'start'|'tap' $kind
+     */
     private function chain(array $points, string $number, string $kind, string $colour, ?string $size): void
     {
         for ($i = 1; $i < count($points); $i++) {
@@ -167,6 +170,7 @@ final class WireList
         }
     }
 
+    /** @param 'control'|'power'|'start'|'tap' $kind */
     private function add(string $number, string $from, string $to, string $kind, string $colour, ?string $size = null): void
     {
         $size = match ($kind) {

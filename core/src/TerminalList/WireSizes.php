@@ -43,7 +43,7 @@ final readonly class WireSizes
         $this->field = $isEnough ? $control : ($input->isNec() ? '14' : '1.5');
         $power = $input->power;
         $this->needed = $power === null ? null : $this->conductor($power, null)[0];
-        $this->power = $power?->size ?? $this->needed;
+        $this->power = $power->size ?? $this->needed;
         $this->givenPasses = $power?->size === null ? null : $this->conductor($power, $power->size)[1];
     }
 

@@ -122,34 +122,44 @@
         <section class="block" aria-labelledby="trend">
             <h2 id="trend">Over the years</h2>
             <p class="lead-in">At the top load of each closed test; only tests on the same fuel under about the same load are compared.</p>
-            <div class="scroll-x">
-                <table class="ruled">
-                    <thead>
-                        <tr>
-                            <th>Figure</th>
-                            <th class="fig">Values</th>
-                            <th class="fig">A year</th>
-                            <th class="fig">Limit</th>
-                            <th>Trend</th>
-                            <th>Crosses its limit</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        @foreach ($page->figures() as $figure)
-                            @php([$name, $unit] = $page::figureWords($figure))
+            <ul class="trends">
+                @foreach ($page->figures() as $row)
+                    <li>
+                        <h3>{{ $row->name }}<span @class(['quiet', 'is-warn' => $row->figure->trend === 'worsening'])>{{ $row->trend() }}</span></h3>
+                        {!! $row->chart()->svg() !!}
+                        <p>{{ $row->sentence() }}</p>
+                    </li>
+                @endforeach
+            </ul>
+            <details>
+                <summary>As a table</summary>
+                <div class="scroll-x">
+                    <table class="ruled">
+                        <thead>
                             <tr>
-                                <th scope="row">{{ $name }}, {{ $unit }}</th>
-                                <td class="fig">{{ implode(' ', array_map(fn($value) => round($value, 1), $figure->values)) }}</td>
-                                <td class="fig">{{ $figure->slopePerYear === null ? '–' : sprintf('%+.2f', $figure->slopePerYear) }}</td>
-                                <td class="fig">{{ $figure->limit ?? '–' }}</td>
-                                <td>{{ str_replace('_', ' ', $figure->trend) }}{{ $figure->p === null ? '' : ', chance ' . round(100 * $figure->p) . ' %' }}
-                                </td>
-                                <td>{{ $figure->crossesOn ?? '–' }}</td>
+                                <th>Figure</th>
+                                <th class="fig">Values</th>
+                                <th class="fig">A year</th>
+                                <th class="fig">Limit</th>
+                                <th>Trend</th>
+                                <th>Crosses its limit</th>
                             </tr>
-                        @endforeach
-                    </tbody>
-                </table>
-            </div>
+                        </thead>
+                        <tbody>
+                            @foreach ($page->figures() as $row)
+                                <tr>
+                                    <th scope="row">{{ $row->name }}, {{ $row->unit }}</th>
+                                    <td class="fig">{{ implode(' ', $row->values) }}</td>
+                                    <td class="fig">{{ $row->slope === null ? '–' : sprintf('%+.2f', $row->slope) }}</td>
+                                    <td class="fig">{{ $row->limit ?? '–' }}</td>
+                                    <td>{{ $row->trend() }}</td>
+                                    <td>{{ $row->figure->crossesOn ?? '–' }}</td>
+                                </tr>
+                            @endforeach
+                        </tbody>
+                    </table>
+                </div>
+            </details>
             @foreach ($page->trend->findings as $finding)
                 <x-finding :finding="$finding" />
             @endforeach

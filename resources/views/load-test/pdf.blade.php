@@ -44,7 +44,7 @@
             @endfor
             <th>Hz</th>
             <th>kW</th>
-            <th>Oil, {{ $page->oilUnit() }}</th>
+            <th>Oil, {{ $page->units->oilPressure() }}</th>
             <th>Coolant, {{ $page->units->temperature() }}</th>
             <th>Exhaust, {{ $page->units->temperature() }}</th>
         </tr>

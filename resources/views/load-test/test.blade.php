@@ -36,7 +36,7 @@
                 <x-field name="hz" label="Frequency" unit="Hz" inputmode="decimal" :value="old('hz', '')" enterkeyhint="next" />
                 <x-field name="kw" label="Power, where the meter shows it" unit="kW" inputmode="decimal" :value="old('kw', '')"
                     enterkeyhint="next" />
-                <x-field name="oil" label="Oil pressure" :unit="$page->oilUnit()" inputmode="decimal" :value="old('oil', '')" enterkeyhint="next" />
+                <x-field name="oil" label="Oil pressure" :unit="$page->units->oilPressure()" inputmode="decimal" :value="old('oil', '')" enterkeyhint="next" />
                 <x-field name="coolant" label="Coolant" :unit="$page->units->temperature()" inputmode="decimal" :value="old('coolant', '')" enterkeyhint="next" />
                 <x-field name="exhaust" label="Exhaust" :unit="$page->units->temperature()" inputmode="decimal" :value="old('exhaust', '')" enterkeyhint="next" />
                 <x-field name="battery_v" label="Battery" unit="V" inputmode="decimal" :value="old('battery_v', '')" enterkeyhint="next" />

@@ -74,12 +74,14 @@ final readonly class RelayPlayReader
         );
     }
 
-    /** @return list<float> line to neutral, per phase */
+    /** @return non-empty-list<float> line to neutral, per phase */
     public static function volts(Node $node, bool $isThreePhase): array
     {
         $count = $isThreePhase ? 3 : 1;
         if (is_array($node->value)) {
-            return array_map(static fn(Node $one): float => (float) $one->number(0, 2000), $node->list($count, $count));
+            $volts = array_map(static fn(Node $one): float => (float) $one->number(0, 2000), $node->list($count, $count));
+
+            return $volts === [] ? throw new \LogicException('A list of one or three is not empty.') : $volts;
         }
 
         return array_fill(0, $count, (float) $node->number(0, 2000));
@@ -253,7 +255,7 @@ final readonly class RelayPlayReader
     {
         $isIn = $in?->bool('handle_in', false) ?? false;
         if ($isIn && $circuit->ofType(RelayType::Handle) === []) {
-            throw ($in?->at('handle_in') ?? new Node(null))->bad('This circuit has no handle.');
+            throw $in->at('handle_in')->bad('This circuit has no handle.');
         }
 
         return $isIn;

@@ -3629,4 +3629,54 @@ return [
             'Follow the continuity sheet, everything isolated and proved dead.',
         ],
     ],
+    'exercise-calendar' => [
+        'no-occurrence' => [
+            'warn',
+            'No exercise in these days: {which}',
+            'Nobody learns that the set does not start.',
+            'Look at its pauses, skipped days and rhythm.',
+        ],
+        'long-gap' => [
+            'warn',
+            'More than 36 days between two exercises: {which}',
+            'Seals dry out, and a flat battery stays unnoticed.',
+            'Choose a shorter rhythm, or end the pause.',
+        ],
+        'dst-gap' => [
+            'warn',
+            'An exercise falls into the hour that does not exist: {which}',
+            'The clock goes forward over it: it is left out or moved.',
+            'Choose an hour by day.',
+        ],
+        'dst-overlap' => [
+            'note',
+            'An exercise falls into the hour that comes twice: {which}',
+            'The first of the two is meant; some controllers run at both.',
+            'Choose an hour by day.',
+        ],
+        'clock-not-dst' => [
+            'note',
+            'The clock of the controller knows no summer time: {which}',
+            'It starts an hour later by the house clock in summer.',
+            'Set it by hand, or tell the household.',
+        ],
+        'day-clamped' => [
+            'note',
+            'The month is shorter than the day asked for: {which}',
+            'It runs on the last day of the month.',
+            '',
+        ],
+        'exercise-moved' => [
+            'note',
+            'An exercise moved past a skipped day: {which}',
+            'The household expects it on the usual day.',
+            'Tell them.',
+        ],
+        'exercise-dropped' => [
+            'note',
+            'An exercise is left out: {which}',
+            'A skipped day, a pause, or the next one is as near.',
+            '',
+        ],
+    ],
 ];

@@ -43,6 +43,7 @@ use Escapement\Core\Wire\Power\DemandReader;
 use Escapement\Core\Wire\Power\PowerFactorBankReader;
 use Escapement\Core\Wire\Power\SizingReader;
 use Escapement\Core\Wire\Power\ThreePhaseMeterReader;
+use Escapement\Core\Wire\Schedule\ExerciseCalendarReader;
 use Escapement\Core\Wire\Wiring\ColoursReader;
 use Escapement\Core\Wire\Wiring\ConductorReader;
 use Escapement\Core\Wire\Wiring\FaultCurrentReader;
@@ -71,6 +72,7 @@ final readonly class Calculations
         'phase_balance',
         'relay_play',
         'terminal_list',
+        'exercise_calendar',
         'feeder_schedule3',
         'conductor',
         'voltage_drop',
@@ -150,6 +152,7 @@ final readonly class Calculations
             'phase_balance' => (new PhaseBalanceReader())->answer($input),
             'relay_play' => (new RelayPlayReader())->answer($input),
             'terminal_list' => (new TerminalListReader())->answer($input),
+            'exercise_calendar' => (new ExerciseCalendarReader())->answer($input),
             'feeder_schedule3' => (new FeederScheduleReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),
             'voltage_drop' => (new VoltageDropReader())->answer($input),

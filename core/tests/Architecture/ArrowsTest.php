@@ -31,6 +31,7 @@ final class ArrowsTest extends TestCase
         'TerminalList' => ['Input', 'Finding', 'Wiring', 'Topology', 'RelayLogic', 'RelayPlay'],
         'WiringView' => ['Finding', 'Topology'],
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
+        'Schedule' => ['Finding'],
         'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring'],
         'Survey' => ['Input', 'Finding', 'Plant', 'Settings', 'Power'],
         'PowerDown' => ['Input', 'Finding'],
@@ -41,7 +42,7 @@ final class ArrowsTest extends TestCase
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
-            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'RelayPlay', 'TerminalList',
+            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'RelayPlay', 'TerminalList', 'Schedule',
         ],
         'Record' => ['Input', 'Commissioning', 'Wire'],
     ];

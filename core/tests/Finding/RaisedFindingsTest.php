@@ -32,7 +32,7 @@ final class RaisedFindingsTest extends TestCase
     {
         $all = [
             ...self::ofSite(), ...self::ofPower(), ...self::ofDrawings(), ...self::ofLoadTests(), ...self::ofPanels(),
-            ...self::ofCircuits(),
+            ...self::ofCircuits(), ...self::ofExercises(),
         ];
         foreach ($all as [$calc, $finding, $input]) {
             yield $finding => [$calc, $finding, $input];
@@ -244,6 +244,29 @@ final class RaisedFindingsTest extends TestCase
             $build('power-size-missing stop', ['power' => ['ocpd_a' => 2500, 'load_a' => 2000]], $both),
             $build('power-size-low stop', ['power' => ['ocpd_a' => 100, 'load_a' => 80, 'size' => '6']], $both),
             $build('dangling-wire warn', [], ['rungs' => [['when' => ['any' => []]] + $always('K1', $first)]] + $bare),
+        ];
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofExercises(): array
+    {
+        $at = static fn(string $finding, array $exercise, string $zone = 'UTC'): array => ['exercise_calendar', $finding, [
+            'from' => '2026-01-01', 'to' => '2026-12-31',
+            'switches' => [['id' => 'a', 'zone' => $zone, 'exercise' => $exercise + ['time' => '02:30', 'for_min' => 20]]],
+        ]];
+        $monthly = ['every' => 'monthly', 'day_of_month' => 31];
+        $all = [['from' => '2025-01-01', 'to' => '2027-12-31']];
+        $spring = [['from' => '2026-03-05', 'to' => '2026-05-20']];
+
+        return [
+            $at('no-occurrence warn', ['every' => 'daily', 'pauses' => $all]),
+            $at('long-gap warn', ['every' => 'daily', 'pauses' => $spring]),
+            $at('dst-gap warn', ['every' => 'daily'], 'America/New_York'),
+            $at('dst-overlap note', ['every' => 'daily', 'time' => '01:30'], 'America/New_York'),
+            $at('clock-not-dst note', ['every' => 'daily', 'clock' => 'standard'], 'Australia/Sydney'),
+            $at('day-clamped note', $monthly),
+            $at('exercise-moved note', $monthly + ['skip' => ['2026-01-31'], 'skip_rule' => 'next']),
+            $at('exercise-dropped note', $monthly + ['skip' => ['2026-01-31']]),
         ];
     }
 

@@ -28,7 +28,7 @@ final class SchemaTest extends TestCase
         foreach (CaseFile::read('timing') as $name => [$case]) {
             yield "rehearse: $name" => ['rehearse', $case->input];
         }
-        foreach (['settings', 'loads', 'wiring', 'topology', 'panel'] as $chapter) {
+        foreach (['settings', 'loads', 'wiring', 'topology', 'panel', 'schedule'] as $chapter) {
             foreach (CaseFile::read($chapter) as $name => [$case]) {
                 if (! isset($case->expect->error) && in_array($case->calc, Calculations::NAMES, true)) {
                     yield $name => [$case->calc, $case->input];
@@ -44,7 +44,8 @@ final class SchemaTest extends TestCase
             if (in_array($schema, ['topology', 'bonding', 'one_line_layout', 'wiring_view', 'relay_check'], true)) {
                 continue; // a drawing may carry keys of its own
             }
-            $holder = $input->settings ?? $input->from ?? $input->candidates[0]->settings ?? $input;
+            $from = is_object($input->from ?? null) ? $input->from : null; // a day in a calendar
+            $holder = $input->settings ?? $from ?? $input->candidates[0]->settings ?? $input;
             $holder->retrun_delay_ms = 1;
             self::assertFalse((new Validator())->validate($input, self::schema($schema))->isValid(), $schema);
         }

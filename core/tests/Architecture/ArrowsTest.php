@@ -42,7 +42,8 @@ final class ArrowsTest extends TestCase
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
-            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'RelayPlay', 'TerminalList', 'Schedule',
+            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'RelayPlay',
+            'TerminalList', 'Schedule',
         ],
         'Record' => ['Input', 'Commissioning', 'Wire'],
     ];

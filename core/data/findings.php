@@ -3679,4 +3679,72 @@ return [
             '',
         ],
     ],
+    'service-due' => [
+        'service-overdue' => [
+            'warn',
+            'Overdue: {which}',
+            'What is worn fails in the outage.',
+            'Plan the visit; isolate, lock out and prove dead before the work.',
+        ],
+        'never-serviced' => [
+            'warn',
+            'Due and never on record: {which}',
+            'Not on record is not done long ago: nobody knows.',
+            'Look on site, and write down what was found.',
+        ],
+        'break-in-due' => [
+            'warn',
+            'The first service is due: {which}',
+            'Metal of the first hours is in the oil, and new terminals settle.',
+            'Do it with the next visit.',
+        ],
+        'meter-backwards' => [
+            'warn',
+            'The hour meter went backward',
+            'It was replaced or reset unseen: at least the hours it shows now were run.',
+            'Ask who changed it, and enter the new meter.',
+        ],
+        'meter-impossible' => [
+            'warn',
+            'The hour meter gained more hours than the days have',
+            'A reading was mistyped, or the meter counts wrongly.',
+            'Read it again.',
+        ],
+        'reading-stale' => [
+            'warn',
+            'The hour meter was not read for more than {days} days',
+            'What is due by hours is a guess.',
+            'Read it with the next exercise.',
+        ],
+        'reading-gap' => [
+            'note',
+            'Two readings are more than {days} days apart',
+            'Between them the hours are spread evenly.',
+            '',
+        ],
+        'meter-replaced' => [
+            'note',
+            'The hour meter was replaced',
+            'The hours of both are counted together.',
+            '',
+        ],
+        'use-unknown' => [
+            'note',
+            'How much the engine runs is not measured',
+            'What is due by hours follows the plan, or is not known.',
+            'Read the meter twice, two weeks apart or more.',
+        ],
+        'service-soon' => [
+            'note',
+            'Due soon: {which}',
+            'It is due before long, by the calendar or by the hours.',
+            'Take it with the next visit.',
+        ],
+        'generic-intervals' => [
+            'note',
+            'Generic intervals are used: {which}',
+            'The maker\'s manual and the adopted code win.',
+            'Type the maker\'s intervals.',
+        ],
+    ],
 ];

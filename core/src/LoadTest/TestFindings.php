@@ -141,7 +141,7 @@ final readonly class TestFindings
     {
         $gaps = count($this->in->readings) - 1 - count($this->record->proved());
         if ($gaps > 0) {
-            $this->findings->raise('reading-gap', ['minutes' => $this->limits->maxGapS / 60]);
+            $this->findings->raise('load-test-evaluate/reading-gap', ['minutes' => $this->limits->maxGapS / 60]);
         }
         $drift = $this->record->drift();
         if (Tolerance::exceeds(abs($drift['v']), 0.02 * $this->limits->nominalV)) {

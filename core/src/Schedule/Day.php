@@ -45,4 +45,13 @@ final class Day
     {
         return (int) gmdate('t', $day * self::S);
     }
+
+    /** The same day of the month, or the last one of a shorter month. */
+    public static function addMonths(int $day, int $months): int
+    {
+        $month = (int) gmdate('n', $day * self::S) - 1 + $months;
+        $first = intdiv((int) gmmktime(0, 0, 0, $month % 12 + 1, 1, self::year($day) + intdiv($month, 12)), self::S);
+
+        return $first + min(self::ofMonth($day), self::lastOfMonth($first)) - 1;
+    }
 }

@@ -44,6 +44,7 @@ use Escapement\Core\Wire\Power\PowerFactorBankReader;
 use Escapement\Core\Wire\Power\SizingReader;
 use Escapement\Core\Wire\Power\ThreePhaseMeterReader;
 use Escapement\Core\Wire\Schedule\ExerciseCalendarReader;
+use Escapement\Core\Wire\Schedule\ServiceDueReader;
 use Escapement\Core\Wire\Wiring\ColoursReader;
 use Escapement\Core\Wire\Wiring\ConductorReader;
 use Escapement\Core\Wire\Wiring\FaultCurrentReader;
@@ -73,6 +74,7 @@ final readonly class Calculations
         'relay_play',
         'terminal_list',
         'exercise_calendar',
+        'service_due',
         'feeder_schedule3',
         'conductor',
         'voltage_drop',
@@ -153,6 +155,7 @@ final readonly class Calculations
             'relay_play' => (new RelayPlayReader())->answer($input),
             'terminal_list' => (new TerminalListReader())->answer($input),
             'exercise_calendar' => (new ExerciseCalendarReader())->answer($input),
+            'service_due' => (new ServiceDueReader())->answer($input),
             'feeder_schedule3' => (new FeederScheduleReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),
             'voltage_drop' => (new VoltageDropReader())->answer($input),

@@ -31,7 +31,7 @@ final class ArrowsTest extends TestCase
         'TerminalList' => ['Input', 'Finding', 'Wiring', 'Topology', 'RelayLogic', 'RelayPlay'],
         'WiringView' => ['Finding', 'Topology'],
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
-        'Schedule' => ['Finding'],
+        'Schedule' => ['Input', 'Finding'],
         'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring'],
         'Survey' => ['Input', 'Finding', 'Plant', 'Settings', 'Power'],
         'PowerDown' => ['Input', 'Finding'],

@@ -255,10 +255,17 @@ final class RaisedFindingsTest extends TestCase
             'switches' => [['id' => 'a', 'zone' => $zone, 'exercise' => $exercise + ['time' => '02:30', 'for_min' => 20]]],
         ]];
         $monthly = ['every' => 'monthly', 'day_of_month' => 31];
+        $due = static fn(array $more): array => $more + ['today' => '2026-05-01', 'installed' => '2024-01-01'];
         $all = [['from' => '2025-01-01', 'to' => '2027-12-31']];
         $spring = [['from' => '2026-03-05', 'to' => '2026-05-20']];
 
         return [
+            ['service_due', 'service-overdue warn', $due(['items' => [['id' => 'oil', 'months' => 12]], 'history' => [
+                ['item' => 'oil', 'date' => '2024-05-01'],
+            ]])],
+            ['service_due', 'meter-impossible warn', $due(['readings' => [
+                ['date' => '2026-04-01', 'hours' => 0], ['date' => '2026-04-02', 'hours' => 50],
+            ]])],
             $at('no-occurrence warn', ['every' => 'daily', 'pauses' => $all]),
             $at('long-gap warn', ['every' => 'daily', 'pauses' => $spring]),
             $at('dst-gap warn', ['every' => 'daily'], 'America/New_York'),

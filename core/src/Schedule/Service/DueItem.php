@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Schedule\Service;
+
+use Escapement\Core\Schedule\Day;
+
+/** When one item is due, and by what. Rule: docs/rules.md#service-due. */
+final readonly class DueItem
+{
+    /** Nobody plans a century ahead. */
+    private const MOST_DAYS = 36_500;
+
+    public ?float $hours;
+    public ?int $months;
+    public bool $isFirst;
+    public ?int $lastDay;
+    public ?float $lastH;
+    public ?float $dueH;
+    public ?float $remainingH;
+    public ?int $byHours;
+    public ?int $byMonths;
+    public ?int $due;
+    /** @var ?('hours'|'months') */
+    public ?string $by;
+    /** @var 'never'|'ok'|'overdue'|'soon' */
+    public string $state;
+
+    public function __construct(public ServiceItem $item, private ServiceInput $in, EngineHours $engine)
+    {
+        $last = null;
+        foreach ($in->history as $entry) {
+            if ($entry->item === $item->id && ($last === null || $entry->day >= $last->day)) {
+                $last = $entry;
+            }
+        }
+        $this->isFirst = $last === null && ($item->firstHours !== null || $item->firstMonths !== null);
+        $this->hours = $last === null ? $item->firstHours ?? $item->hours : $item->hours;
+        $this->months = $last === null ? $item->firstMonths ?? $item->months : $item->months;
+        $this->lastDay = $last?->day;
+        $this->lastH = $last === null ? null : $last->engineH ?? $engine->on($last->day);
+        $this->dueH = $this->hours === null ? null : ($this->lastH ?? 0.0) + $this->hours;
+        $this->remainingH = $this->dueH === null ? null : $this->dueH - $engine->on($in->today);
+        $this->byHours = $this->remainingH === null ? null : $this->dayOf($this->remainingH, $engine->rate);
+        $this->byMonths = $this->months === null ? null : Day::addMonths($last->day ?? $in->installed, $this->months);
+        $isByHours = $this->byHours !== null && ($this->byMonths === null || $this->byHours < $this->byMonths);
+        $this->due = $isByHours ? $this->byHours : $this->byMonths;
+        $this->by = $this->due === null ? null : ($isByHours ? 'hours' : 'months');
+        $this->state = $this->judged($last !== null);
+    }
+
+    public function daysOverdue(): int
+    {
+        return $this->byMonths === null ? 0 : max(0, $this->in->today - $this->byMonths);
+    }
+
+    /** @return array<string, mixed> */
+    public function told(): array
+    {
+        $day = static fn(?int $day): ?string => $day === null ? null : Day::write($day);
+
+        return [
+            'id' => $this->item->id, 'source' => $this->item->isGeneric ? 'generic' : 'given', 'hours' => $this->hours,
+            'months' => $this->months, 'first' => $this->isFirst, 'last_done' => $day($this->lastDay), 'last_h' => $this->lastH,
+            'due_h' => $this->dueH, 'remaining_h' => $this->remainingH, 'due_by_hours' => $day($this->byHours),
+            'due_by_months' => $day($this->byMonths), 'due' => $day($this->due), 'by' => $this->by, 'state' => $this->state,
+            'days_overdue' => $this->daysOverdue(), 'hours_over' => max(0.0, -($this->remainingH ?? 0.0)),
+            'minutes' => $this->item->minutes, 'skill' => $this->item->skill,
+        ];
+    }
+
+    private function dayOf(float $remainingH, float $rate): ?int
+    {
+        if ($remainingH <= 0) {
+            return $this->in->today;
+        }
+        $days = $rate > 0 ? ceil($remainingH / $rate - 1e-9) : INF;
+
+        return $days > self::MOST_DAYS ? null : $this->in->today + (int) $days;
+    }
+
+    /** @return 'never'|'ok'|'overdue'|'soon' */
+    private function judged(bool $wasDone): string
+    {
+        if ($this->byMonths !== null && $this->byMonths < $this->in->today || $this->remainingH !== null && $this->remainingH < 0) {
+            return $wasDone ? 'overdue' : 'never';
+        }
+        $isSoon = $this->due !== null && $this->due <= $this->in->today + $this->in->soonDays
+            || $this->remainingH !== null && $this->remainingH <= $this->in->soonH;
+
+        return $isSoon ? 'soon' : 'ok';
+    }
+}

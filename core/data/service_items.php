@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 /*
  * What a set and its switch are serviced for until their makers say otherwise, to be confirmed: hours and months between two services,
- * then hours and months of the first one, by kind of engine. Minutes and skill plan the visit. `spark_fuels`: only with these, on a spark engine;
- * `if_liquid`: of a diesel only when it is cooled by liquid.
+ * then hours and months of the first one, by kind of engine. Minutes and skill plan the visit. `spark_fuels`: only with these, on a
+ * spark engine; `if_liquid`: of a diesel only when it is cooled by liquid.
  */
 return [
     'oil_and_filter' => [

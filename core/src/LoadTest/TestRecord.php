@@ -13,6 +13,8 @@ final readonly class TestRecord
 
     /** @var list<float> percent of the base, per reading */
     public array $loadPct;
+    /** @var list<int> first readings of the intervals that are proved */
+    private array $proved;
     public TestReading $low;
     public TestReading $top;
 
@@ -25,6 +27,14 @@ final readonly class TestRecord
             $low = $reading->kw < $low->kw ? $reading : $low;
             $top = $reading->kw > $top->kw ? $reading : $top;
         }
+        $proved = [];
+        $maxGapS = $in->limits->maxGapS;
+        for ($i = 0; $i < count($in->readings) - 1; $i++) {
+            if (! Tolerance::exceeds($in->readings[$i + 1]->tS - $in->readings[$i]->tS, $maxGapS)) {
+                $proved[] = $i;
+            }
+        }
+        $this->proved = $proved;
         $this->low = $low;
         $this->top = $top;
     }
@@ -32,14 +42,7 @@ final readonly class TestRecord
     /** @return list<int> first readings of the intervals whose ends are near enough to one another */
     public function proved(): array
     {
-        $proved = [];
-        foreach (array_keys($this->in->readings) as $i) {
-            if (isset($this->in->readings[$i + 1]) && ! Tolerance::exceeds($this->seconds($i), $this->in->limits->maxGapS)) {
-                $proved[] = $i;
-            }
-        }
-
-        return $proved;
+        return $this->proved;
     }
 
     public function seconds(int $i): float

@@ -82,7 +82,7 @@ final readonly class TrendChart
         }
         foreach ([min($this->values), max($this->values)] as $value) {
             if ($this->limit === null || abs($this->y($value) - $this->y($this->limit)) > 14) {
-                $words = rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
+                $words = self::figure($value);
                 $parts .= $this->pen->text(self::LEFT - 6, $this->y($value) + 4, $words, 'end', 'ink-2', 13, isFigure: true);
             }
             if (abs($this->y(max($this->values)) - $this->y(min($this->values))) < 15) {
@@ -99,7 +99,7 @@ final readonly class TrendChart
             return '';
         }
         $y = $this->y($this->limit);
-        $words = rtrim(rtrim(number_format($this->limit, 1, '.', ''), '0'), '.') . " $this->unit";
+        $words = self::figure($this->limit) . " $this->unit";
 
         return $this->pen->path(sprintf('M%d %.1fH%d', self::LEFT, $y, self::WIDTH - self::RIGHT), 'stop', 1.5, 'stroke-dasharray="8 4"')
             . $this->pen->text(self::LEFT + 2, $y - 5, "limit $words", colour: 'stop', size: 13, hasHalo: true);
@@ -164,7 +164,7 @@ final readonly class TrendChart
         }
         $value = $this->values[count($this->values) - 1];
         $x = $this->x(self::seconds($this->dates[count($this->dates) - 1]));
-        $words = rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.') . " $this->unit";
+        $words = self::figure($value) . " $this->unit";
         $isBelow = $this->limit !== null && $this->limit > $value && $this->y($value) - $this->y($this->limit) < 36;
 
         return $parts . $this->pen->text(
@@ -193,5 +193,11 @@ final readonly class TrendChart
     private static function seconds(string $date): int
     {
         return (int) strtotime("$date UTC");
+    }
+
+    /** To a tenth, without a zero that says nothing. */
+    private static function figure(float $value): string
+    {
+        return (string) round($value, 1);
     }
 }

@@ -83,7 +83,7 @@ final readonly class TrendRow
         return $move . match (true) {
             $this->figure->crossesOn !== null
                 => " Crosses its limit of $this->limit $this->unit about {$this->month($this->figure->crossesOn)}.",
-            $this->figure->trend === 'too_few' => ' Fewer than four tests alike: no trend is told.',
+            $this->figure->trend === 'too_few' => ' With fewer than four tests alike there is no trend yet.',
             default => '',
         };
     }

@@ -26,9 +26,7 @@ final class ArrowsTest extends TestCase
         'Wiring' => ['Input', 'Finding'],
         'Power' => ['Input', 'Finding', 'Plant', 'Wiring'],
         'Topology' => ['Input', 'Finding'],
-        'RelayLogic' => ['Finding', 'Topology'],
-        'RelayPlay' => ['Input', 'Finding', 'RelayLogic', 'Topology'],
-        'TerminalList' => ['Input', 'Finding', 'Wiring', 'Topology', 'RelayLogic', 'RelayPlay'],
+        'RelayLogic' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'WiringView' => ['Finding', 'Topology'],
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'Schedule' => ['Input', 'Finding'],
@@ -42,8 +40,7 @@ final class ArrowsTest extends TestCase
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
-            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'RelayPlay',
-            'TerminalList', 'Schedule',
+            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'Schedule',
         ],
         'Record' => ['Input', 'Commissioning', 'Wire'],
     ];

@@ -326,7 +326,7 @@ final class FindingsTest extends TestCase
             $motor(1, ['transition' => 'delayed', 'off_delay_ms' => 500]),
             $motor(1, ['transition' => 'delayed', 'off_delay_ms' => 499]),
         ];
-        yield 'five seconds in between for nothing' => [
+        yield 'five seconds in between that serve no load' => [
             'centre-off-no-motor',
             'note',
             '/settings/off_delay_ms',

@@ -89,7 +89,7 @@
             <x-seen :kept="$page->switch->plan?->power_down" />
             <h2>The day</h2>
             <div class="fields">
-                <x-field name="opens_at" label="Supply opens" type="datetime-local" :value="old('opens_at', $page->opensAt?->format('Y-m-d\TH:i'))" :hint="'Agreed with whoever opens it, at the site (' . $page->switch->site->timezone . ').'" />
+                <x-field name="opens_at" label="Supply opens" type="datetime-local" :value="old('opens_at', $page->opensAt?->format('Y-m-d\TH:i'))" :hint="'Agreed with the person who opens it; time at the site (' . $page->switch->site->timezone . ').'" />
                 <x-field name="promised_min" label="Promised to the owner, min" :value="old('promised_min', $page->input['promised_min'] ?? '')" />
                 @foreach (['open' => 'Open, lock, prove dead', 'close' => 'Clear, unlock, close'] as $key => $words)
                     <x-field :name="$key . '_minutes'" :label="$words . ', min'" :value="old($key . '_minutes', $page->input[$key]['minutes'])" />

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Escapement\Core\Wire\Panel;
 
 use Escapement\Core\Input\Fields;
+use Escapement\Core\RelayLogic\Play\PlayEvent;
+use Escapement\Core\RelayLogic\Play\PlaySupply;
+use Escapement\Core\RelayLogic\Play\PlayVerb;
 use Escapement\Core\RelayLogic\RelayCircuit;
 use Escapement\Core\RelayLogic\RelayType;
-use Escapement\Core\RelayPlay\PlayEvent;
-use Escapement\Core\RelayPlay\PlaySupply;
-use Escapement\Core\RelayPlay\PlayVerb;
 
 /** What happens in a run, as it is typed. Rule: docs/rules.md#relay-play. */
 final readonly class PlayScriptReader

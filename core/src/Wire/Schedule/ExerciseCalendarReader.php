@@ -7,11 +7,9 @@ namespace Escapement\Core\Wire\Schedule;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Schedule\Day;
 use Escapement\Core\Schedule\Exercise;
 use Escapement\Core\Schedule\ExerciseCalendar;
 use Escapement\Core\Schedule\SwitchExercise;
-use Escapement\Core\Schedule\Zone;
 
 /** `exercise_calendar` on the wire. Rule: docs/rules.md#exercise-calendar. */
 final class ExerciseCalendarReader
@@ -36,8 +34,8 @@ final class ExerciseCalendarReader
     public function answer(Node $node): array
     {
         $in = (new Fields($node))->only(['from', 'to', 'switches']);
-        $from = self::day($in, 'from');
-        $to = self::day($in, 'to');
+        $from = ScheduleFields::day($in, 'from');
+        $to = ScheduleFields::day($in, 'to');
         $switches = $in->each('switches', 1, 200, $this->switch(...), isOptional: false);
         if ($to < $from || $to > $from + self::MOST_DAYS) {
             throw $in->at('to')->bad('The last day is not before the first, and ' . self::MOST_DAYS . ' days after it at most.');
@@ -47,37 +45,6 @@ final class ExerciseCalendarReader
         }
 
         return (new ExerciseCalendar())->of($switches, $from, $to)->toArray();
-    }
-
-    /** Days since 1970. */
-    public static function day(Fields $in, string $key): int
-    {
-        return self::dayAt($in->has($key) ? $in->at($key) : throw BadInput::missing($in->node->at($key, null)->path));
-    }
-
-    public static function dayAt(Node $node): int
-    {
-        return (is_string($node->value) ? Day::read($node->value) : null)
-            ?? throw $node->bad('This must be a day from 2000 to 2099, as 2026-11-26.');
-    }
-
-    /** Minutes of the day. */
-    public static function clock(Fields $in, string $key): int
-    {
-        $text = $in->text($key, 5);
-        if (preg_match('/^([01]\d|2[0-3]):([0-5]\d)$/D', $text, $found) !== 1) {
-            throw $in->at($key)->bad('This must be a time from 00:00 to 23:59.');
-        }
-
-        return 60 * (int) $found[1] + (int) $found[2];
-    }
-
-    public static function zone(Fields $in, string $key): Zone
-    {
-        $name = $in->text($key);
-
-        return Zone::isName($name) ? new Zone($name)
-            : throw $in->at($key)->bad('This must be UTC, or a place of the tz database as Europe/Berlin.');
     }
 
     /** The exercise object, whose rules between fields are kept for later. */
@@ -91,21 +58,21 @@ final class ExerciseCalendarReader
             throw $in->at('nth')->bad('This must be 1, 2, 3, 4, or -1 for the last.');
         }
         $dayOfMonth = $in->maybeInt('day_of_month', 1, 31);
-        $minute = self::clock($in, 'time');
+        $minute = ScheduleFields::clock($in, 'time');
         $forMin = $in->int('for_min', 1, 1440);
         $isWithLoad = $in->bool('with_load', false);
-        $anchor = $in->has('anchor') ? self::day($in, 'anchor') : null;
+        $anchor = $in->has('anchor') ? ScheduleFields::day($in, 'anchor') : null;
         $isStandard = $in->oneOf('clock', ['zone', 'standard'], 'zone') === 'standard';
         $shifts = $in->oneOf('gap_rule', ['skip', 'shift'], 'skip') === 'shift';
         $skip = [];
         foreach ($in->maybeList('skip', 0, 400) ?? [] as $node) {
-            $skip[self::dayAt($node)] = true;
+            $skip[ScheduleFields::dayAt($node)] = true;
         }
         $moves = $in->oneOf('skip_rule', ['drop', 'next'], 'drop') === 'next';
         $pauses = $in->each('pauses', 0, 50, static function (Fields $one): array {
             $one->only(['from', 'to']);
 
-            return [self::day($one, 'from'), self::day($one, 'to')];
+            return [ScheduleFields::day($one, 'from'), ScheduleFields::day($one, 'to')];
         });
         $this->later[] = static function () use ($in, $every, $weekday, $nth, $dayOfMonth, $anchor, $pauses): void {
             self::demand($in, 'day', $weekday !== null, in_array($every, self::ON_A_WEEKDAY, true) || $nth !== null);
@@ -145,7 +112,7 @@ final class ExerciseCalendarReader
     {
         $in->only(['id', 'zone', 'exercise']);
 
-        return new SwitchExercise($in->text('id'), self::zone($in, 'zone'), $this->exercise($in->object('exercise')));
+        return new SwitchExercise($in->text('id'), ScheduleFields::zone($in, 'zone'), $this->exercise($in->object('exercise')));
     }
 
     private static function demand(Fields $in, string $key, bool $isThere, bool $isWanted): void

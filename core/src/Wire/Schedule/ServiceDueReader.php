@@ -36,8 +36,8 @@ final readonly class ServiceDueReader
     public function input(Node $node): ServiceInput
     {
         $in = (new Fields($node))->only(self::KEYS);
-        $today = ExerciseCalendarReader::day($in, 'today');
-        $installed = ExerciseCalendarReader::day($in, 'installed');
+        $today = ScheduleFields::day($in, 'today');
+        $installed = ScheduleFields::day($in, 'installed');
         $isLiquid = $in->oneOf('cooling', ['air', 'liquid'], 'air') === 'liquid';
         $fuel = $in->oneOf('fuel', ['natural_gas', 'lp', 'petrol', 'diesel'], 'lp');
         $items = $in->bool('use_generic', true) ? ServiceItem::generic($isLiquid, $fuel) : [];
@@ -95,14 +95,14 @@ final readonly class ServiceDueReader
     {
         $in->only(['date', 'hours', 'new_meter_h']);
 
-        return new HourReading(ExerciseCalendarReader::day($in, 'date'), $in->n0('hours'), $in->maybeN0('new_meter_h'));
+        return new HourReading(ScheduleFields::day($in, 'date'), $in->n0('hours'), $in->maybeN0('new_meter_h'));
     }
 
     private static function entry(Fields $in): ServiceEntry
     {
         $in->only(['item', 'date', 'engine_h']);
 
-        return new ServiceEntry($in->text('item'), ExerciseCalendarReader::day($in, 'date'), $in->maybeN0('engine_h'));
+        return new ServiceEntry($in->text('item'), ScheduleFields::day($in, 'date'), $in->maybeN0('engine_h'));
     }
 
     /** @param list<HourReading> $readings */

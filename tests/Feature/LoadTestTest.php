@@ -35,10 +35,11 @@ final class LoadTestTest extends TestCase
             return;
         }
         $switch->update(['fuel' => 'diesel', 'rated_kw' => ['diesel' => 20], 'rating_a' => 100]);
-        $this->get($page)->assertOk()->assertSee('Plan a test');
+        $this->get($page)->assertOk()->assertSee('Plan a test')->assertSeeText('utility and generator both isolated');
         $this->post($page, ['profile' => 'semi_annual', 'bank_elements' => '5, 5, 5', 'use_building' => '1'])->assertSessionHasNoErrors();
         $test = LoadTest::query()->firstOrFail();
-        $this->get("/load-tests/$test->id")->assertOk()->assertSee('#1 5 kW')->assertSee('Read now');
+        $this->get("/load-tests/$test->id")->assertOk()->assertSee('#1 5 kW')->assertSee('Read now')
+            ->assertSeeText('utility still feeds the load side')->assertSeeText('utility and generator both isolated');
         $this->get("/load-tests/$test->id/plan.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
     }
 

@@ -6,9 +6,10 @@
         <p class="missing"><x-glyph kind="note" />{{ $page->facts->lacks() }} See the <a
                 href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'source', 'switch' => $page->switch->id]) }}">survey</a>.</p>
     @else
-        <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. Connect the bank with
-            the set stopped, its start battery disconnected, locked out and proved dead; a licensed electrician, by the maker's
-            instructions.</x-hazard>
+        <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. With
+            the set stopped the utility still feeds the load side. Connect and disconnect the bank only with the set stopped, its start
+            battery disconnected, and utility and generator both isolated, locked out and proved dead at the terminals; a licensed
+            electrician, by the maker's instructions.</x-hazard>
         @if (auth()->user()->role->mayWrite())
             <form method="post" action="{{ route('load-tests.plan', $page->switch) }}" class="block">
                 @csrf

@@ -13,8 +13,10 @@
         'under' => $page->test->switch->site->address ?? '',
     ])
     <h1>{{ $page->test->switch->site->name }}: {{ $page->title() }}</h1>
-    <div class="box"><b>Lethal voltage, hot air.</b> Connect the bank with the set stopped, its start battery disconnected, locked out and
-        proved dead. Keep clear of the air outlet and the exhaust. A real outage: drop the bank at once.</div>
+    <div class="box"><b>Lethal voltage, hot air.</b> With the set stopped the utility still feeds the load side. Connect and disconnect
+        the bank only with the set stopped, its start battery disconnected, and utility and generator both isolated, locked out and
+        proved dead at the terminals; a licensed electrician, by the maker's instructions. Keep clear of the air outlet and the exhaust. A
+        real outage: drop the bank at once.</div>
     <p><img alt="Steps of the test" src="{{ $page->chart(true)->pdfImage() }}" width="520"></p>
     <table>
         <tr>

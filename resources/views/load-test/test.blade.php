@@ -8,8 +8,10 @@
         </div>
         <a class="btn btn-outline-primary" href="{{ route('load-test.pdf', $page->test) }}">Plan, PDF</a>
     </div>
-    <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. Stop the set, lock out,
-        and test before touch. Keep clear of the air outlet and the exhaust. Oil, coolant or overload beyond its limit: take the load off, and
+    <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. With the
+        set stopped the utility still feeds the load side. Touch no terminal before the set is stopped, its start battery disconnected, and
+        utility and generator both isolated, locked out and proved dead. Keep clear of the air outlet and the exhaust. Oil, coolant or overload
+        beyond its limit: take the load off, and
         stop the engine as its maker says.</x-hazard>
     <div class="scroll-x">{!! $page->chart()->svg() !!}</div>
     <p class="key"><span><i class="swatch swatch-gen"></i>building</span><span>open hatch: load bank</span><span>dashes: the level

@@ -17,7 +17,7 @@
         the bank only with the set stopped, its start battery disconnected, and utility and generator both isolated, locked out and
         proved dead at the terminals; a licensed electrician, by the maker's instructions. Keep clear of the air outlet and the exhaust. A
         real outage: drop the bank at once.</div>
-    <p><img alt="Steps of the test" src="{{ $page->chart(true)->pdfImage() }}" width="520"></p>
+    <p><img alt="Steps of the test" src="{{ $page->chart(true)->pdfImage() }}" width="430"></p>
     <table>
         <tr>
             <th>Level</th>

@@ -14,6 +14,7 @@ final class CircuitModel
 {
     private const DROPPED = 0;
     private const PICKED = 2;
+    private const STAYS = -1;
 
     /** @var list<RelayDevice> that move */
     public readonly array $moving;
@@ -42,6 +43,12 @@ final class CircuitModel
 
     /** @var array<string, int> */
     private array $selectorPlaces = [];
+
+    /** @var array<string, int> bits of the state that the next step of each moving device depends on */
+    private array $masks = [];
+
+    /** @var array<string, array<int, array{fast: int, slow: int}>> steps worked out so far, by device and those bits; STAYS where none */
+    private array $known = [];
 
     /**
      * @param array<string, int> $held      values that devices are held at
@@ -80,6 +87,10 @@ final class CircuitModel
         }
         foreach ($circuit->ofType(RelayType::Start) as $start) {
             $this->starts[$start->id] = $this->compile($start->when ?? Expression::parallel([]));
+        }
+        foreach ($moving as $device) {
+            $this->masks[$device->id] = $this->mask($device);
+            $this->known[$device->id] = [];
         }
     }
 
@@ -163,7 +174,7 @@ final class CircuitModel
 
     public function isHandleIn(int $state): bool
     {
-        return ($state & $this->handleBit) !== 0;
+        return $this->handleBit !== 0 && ($state & $this->handleBit) !== 0;
     }
 
     /** The other health of a supply. */
@@ -212,67 +223,139 @@ final class CircuitModel
     /** @return list<int> one step of one device: slow ones only where no fast one is */
     public function own(int $state): array
     {
-        $fast = $this->fast($state);
+        $fast = $slow = [];
+        foreach ($this->masks as $device => $mask) {
+            $step = $this->known[$device][$state & $mask] ?? $this->learn($state, $device);
+            if ($step['fast'] !== self::STAYS) {
+                $fast[] = $state & ~(3 << $this->shift[$device]) | $step['fast'];
+            } elseif ($step['slow'] !== self::STAYS) {
+                $slow[] = $state & ~(3 << $this->shift[$device]) | $step['slow'];
+            }
+        }
 
-        return $fast !== [] ? $fast : $this->slow($state);
+        return $fast !== [] ? $fast : $slow;
     }
 
     /** @return list<int> */
     public function fast(int $state): array
     {
-        return $this->steps($state, false);
+        $fast = [];
+        foreach ($this->masks as $device => $mask) {
+            $step = $this->known[$device][$state & $mask] ?? $this->learn($state, $device);
+            if ($step['fast'] !== self::STAYS) {
+                $fast[] = $state & ~(3 << $this->shift[$device]) | $step['fast'];
+            }
+        }
+
+        return $fast;
     }
 
-    /** @return list<int> */
-    private function slow(int $state): array
+    /** Of everything that surroundings and people may change at any time. */
+    public function environmentBits(): int
     {
-        return $this->steps($state, true);
+        return array_sum($this->health) | array_sum($this->buttons) | ($this->selectorPlaces === [] ? 0 : 3 << $this->selectorShift)
+            | $this->lostBit | $this->handleBit;
     }
 
-    /** @return list<int> what surroundings and people may do, at any time */
+    /** @return list<int> every combination of health, selector position, buttons, handle and lost phase */
+    public function environments(): array
+    {
+        $places = $this->selectorPlaces === [] ? [0] : array_values($this->selectorPlaces);
+        $all = array_map(fn(int $place): int => $place << $this->selectorShift, $places);
+        foreach ([...$this->health, ...$this->buttons, $this->lostBit, $this->handleBit] as $bit) {
+            if ($bit !== 0) {
+                $all = [...$all, ...array_map(static fn(int $one): int => $one | $bit, $all)];
+            }
+        }
+
+        return $all;
+    }
+
+    /** @return list<int> what surroundings and people may do next, one thing at a time */
     public function outside(int $state): array
     {
-        $next = [];
-        foreach ([...$this->health, ...$this->buttons] as $bit) {
-            $next[] = $state ^ $bit;
-        }
+        $next = array_map(
+            static fn(int $bit): int => $state ^ $bit,
+            array_values(array_filter(
+                [...$this->health, ...$this->buttons, $this->lostBit, $this->handleBit],
+                static fn(int $bit): bool => $bit !== 0,
+            )),
+        );
         foreach ($this->selectorPlaces as $place) {
             if ($place !== $this->selectorAt($state)) {
                 $next[] = $state & ~(3 << $this->selectorShift) | $place << $this->selectorShift;
             }
         }
-        if ($this->lostBit !== 0) {
-            $next[] = $state ^ $this->lostBit;
-        }
-        if ($this->handleBit !== 0) {
-            $next[] = $state ^ $this->handleBit;
-        }
-        $changeover = $this->circuit->changeover();
-        if ($changeover !== null && $this->isHandleIn($state)) {
-            $value = $this->value($state, $changeover->id);
-            foreach ([$value - 1, $value + 1] as $place) {
-                if ($place >= 0 && $place <= 2) {
-                    $next[] = $this->with($state, $changeover->id, $place);
-                }
-            }
-        }
 
-        return $next;
+        return $this->isHandleIn($state) ? [...$next, ...$this->handSteps($state)] : $next;
     }
 
-    /** @return list<int> */
-    private function steps(int $state, bool $isSlow): array
+    /** Whether a contact of a rung or a start lets current pass. */
+    public function isContactClosed(int $state, Contact $contact): bool
     {
-        $next = [];
-        foreach ($this->moving as $device) {
-            $value = $this->value($state, $device->id);
-            $to = isset($this->held[$device->id]) ? $value : $this->toward($state, $device, $value);
-            if ($to !== $value && $this->isSlow($device, $to) === $isSlow) {
-                $next[] = $this->with($state, $device->id, $to);
+        return $this->contact($contact)($state);
+    }
+
+    /** @return list<int> where a hand may turn a motor changeover once its handle is in */
+    public function handSteps(int $state): array
+    {
+        $changeover = $this->circuit->changeover();
+        if ($changeover === null || $this->handleBit === 0) {
+            return [];
+        }
+        $value = $this->value($state, $changeover->id);
+
+        return array_map(
+            fn(int $place): int => $this->with($state, $changeover->id, $place),
+            array_values(array_filter([$value - 1, $value + 1], static fn(int $place): bool => $place >= 0 && $place <= 2)),
+        );
+    }
+
+    /**
+     * The next step of a device, kept for every state that agrees in the bits it depends on: a search meets the same few over and over.
+     *
+     * @return array{fast: int, slow: int} the new value in its place
+     */
+    private function learn(int $state, string $name): array
+    {
+        $device = $this->circuit->deviceById[$name];
+        $value = $this->value($state, $name);
+        $to = isset($this->held[$name]) ? $value : $this->toward($state, $device, $value);
+        $step = ['fast' => self::STAYS, 'slow' => self::STAYS];
+        if ($to !== $value) {
+            $step[$this->isSlow($device, $to) ? 'slow' : 'fast'] = $to << $this->shift[$name];
+        }
+
+        return $this->known[$name][$state & $this->masks[$name]] = $step;
+    }
+
+    private function mask(RelayDevice $device): int
+    {
+        $mask = 3 << $this->shift[$device->id] | $this->lostBit;
+        if ($device->type === RelayType::PhaseRelay) {
+            return $mask | ($this->health[$device->supply ?? ''] ?? 0);
+        }
+        foreach ($this->circuit->rungs as $rung) {
+            if (explode('.', $rung->coil)[0] !== $device->id) {
+                continue;
+            }
+            $mask |= $this->health[$rung->supply] ?? 0;
+            foreach ($rung->when->contacts() as $contact) {
+                $mask |= $this->contactBits($contact->device);
             }
         }
 
-        return $next;
+        return $mask;
+    }
+
+    private function contactBits(string $device): int
+    {
+        return match ($this->circuit->deviceById[$device]->type) {
+            RelayType::PushButton => $this->buttons[$device],
+            RelayType::Handle => $this->handleBit,
+            RelayType::Selector => 3 << $this->selectorShift,
+            default => 3 << $this->shift[$device],
+        };
     }
 
     private function isSlow(RelayDevice $device, int $to): bool

@@ -38,6 +38,50 @@ final readonly class Expression
         );
     }
 
+    /**
+     * The same kind with other parts.
+     *
+     * @param list<self> $parts
+     */
+    public function of(array $parts): self
+    {
+        return new self($this->kind, null, $parts);
+    }
+
+    /** In series with what is there already, behind it. */
+    public function and(self $more): self
+    {
+        return self::series($this->kind === 'all' ? [...$this->parts, $more] : [$this, $more]);
+    }
+
+    /** The same with each contact named after its owner and its place, depth first. */
+    public function numbered(string $owner): self
+    {
+        $place = 0;
+
+        return $this->mapped(static function (Contact $contact) use ($owner, &$place): self {
+            return self::contact(new Contact($owner . ':' . $place++, $contact->kind, $contact->device, $contact->positions, $contact->label));
+        });
+    }
+
+    /**
+     * The same with each contact replaced; nothing in its place leaves it out.
+     *
+     * @param \Closure(Contact): ?self $replace
+     */
+    public function mapped(\Closure $replace): self
+    {
+        if ($this->contact !== null) {
+            return $replace($this->contact) ?? self::series([]);
+        }
+        $parts = [];
+        foreach ($this->parts as $part) {
+            $parts[] = $part->contact === null ? $part->mapped($replace) : $replace($part->contact);
+        }
+
+        return new self($this->kind, null, array_values(array_filter($parts, static fn(?self $part): bool => $part !== null)));
+    }
+
     /** @param \Closure(Contact): bool $isClosed */
     public function isClosed(\Closure $isClosed): bool
     {

@@ -87,6 +87,42 @@ final readonly class RelayCircuit
         return $sides;
     }
 
+    /** @return list<Contact> of the rungs in order, then of the starts */
+    public function contacts(): array
+    {
+        $contacts = [];
+        foreach ([...$this->rungs, ...$this->ofType(RelayType::Start)] as $owner) {
+            array_push($contacts, ...$owner->when?->contacts() ?? []);
+        }
+
+        return $contacts;
+    }
+
+    /**
+     * The same circuit with other parts, its contacts numbered anew.
+     *
+     * @param null|list<RelayDevice> $devices
+     * @param null|list<Rung>        $rungs
+     */
+    public function with(?array $devices = null, ?array $rungs = null, ?bool $hasMechanicalInterlock = null): self
+    {
+        return new self(
+            $this->isThreePhase,
+            $this->supplies,
+            $this->preferred,
+            $hasMechanicalInterlock ?? $this->hasMechanicalInterlock,
+            $this->systemClass,
+            array_map(
+                static fn(RelayDevice $one): RelayDevice => $one->when === null ? $one : $one->whenStarted($one->when->numbered($one->id)),
+                $devices ?? $this->devices,
+            ),
+            array_map(
+                static fn(Rung $rung): Rung => new Rung($rung->id, $rung->coil, $rung->supply, $rung->when->numbered($rung->id)),
+                $rungs ?? $this->rungs,
+            ),
+        );
+    }
+
     /** @return list<RelaySupply> that can fail */
     public function failing(): array
     {

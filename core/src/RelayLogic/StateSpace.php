@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace Escapement\Core\RelayLogic;
 
-/** Every state that a circuit can reach from power-up, by its own moves and whatever happens around it. Rule: docs/rules.md#relay-check. */
+/**
+ * Every state that a circuit can reach from power-up, by its own moves and whatever happens around it. Rule: docs/rules.md#relay-check.
+ *
+ * Whatever happens around it may happen at any time, so each reached set of device values is reached in every environment: the search
+ * walks the values and looks at all environments of each, instead of walking from environment to environment.
+ */
 final class StateSpace
 {
     /** @var array<int, list<int>> own moves of each reachable state */
@@ -19,25 +24,36 @@ final class StateSpace
         bool $stopsAtBothClosed = false,
     ) {
         $names = array_map(static fn(RelayDevice $one): string => $one->id, $circuit->powerContactors());
+        $devices = ~$model->environmentBits();
+        $environments = $model->environments();
         $open = [];
         foreach ($this->powerUps() as $starts) {
             foreach ($starts as $state) {
-                $open[$state] = true;
+                $open[$state & $devices] = true;
             }
         }
+        $seen = $open;
         while ($open !== []) {
-            $state = array_key_last($open);
-            unset($open[$state]);
-            $own = $this->own[$state] = $model->own($state);
-            if (count($names) === 2 && $model->isClosed($state, $names[0]) && $model->isClosed($state, $names[1])) {
+            $values = array_key_last($open);
+            unset($open[$values]);
+            if (count($names) === 2 && $model->isClosed($values, $names[0]) && $model->isClosed($values, $names[1])) {
                 $this->isBothClosedReachable = true;
                 if ($stopsAtBothClosed) {
                     return;
                 }
             }
-            foreach ([...$own, ...$model->outside($state)] as $next) {
-                if (! isset($this->own[$next])) {
-                    $open[$next] = true;
+            foreach ($model->handSteps($values) as $next) {
+                if (! isset($seen[$next])) {
+                    $seen[$next] = $open[$next] = true;
+                }
+            }
+            foreach ($environments as $environment) {
+                $this->own[$values | $environment] = $own = $model->own($values | $environment);
+                foreach ($own as $next) {
+                    $next &= $devices;
+                    if (! isset($seen[$next])) {
+                        $seen[$next] = $open[$next] = true;
+                    }
                 }
             }
         }

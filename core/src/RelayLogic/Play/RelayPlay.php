@@ -6,6 +6,7 @@ namespace Escapement\Core\RelayLogic\Play;
 
 use Escapement\Core\RelayLogic\RelayDevice;
 use Escapement\Core\RelayLogic\RelayType;
+use Escapement\Core\RelayLogic\Story\CircuitMoment;
 
 /** Plays a control circuit in time against what happens to it. Rule: docs/rules.md#relay-play. */
 final class RelayPlay
@@ -44,6 +45,15 @@ final class RelayPlay
     public static function of(PlayInput $input): PlayResult
     {
         return (new self($input))->play();
+    }
+
+    /** How everything stands at the end of the last millisecond that is played. */
+    public static function momentOf(PlayInput $input): CircuitMoment
+    {
+        $play = new self($input);
+        $play->play();
+
+        return PlayMoments::of($play->state);
     }
 
     private function play(): PlayResult

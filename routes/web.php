@@ -8,6 +8,7 @@ use App\Http\Middleware\MayWrite;
 use App\Http\Middleware\StillHere;
 use App\Stage\Account;
 use App\Stage\Board;
+use App\Stage\Circuit;
 use App\Stage\Commissioning;
 use App\Stage\Handover;
 use App\Stage\Library;
@@ -51,6 +52,12 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/class', Plan\ShowClass::class)->name('class');
     Route::get('/switches/{switch}/wiring', Plan\Wiring\ShowWiring::class)->name('wiring');
     Route::get('/switches/{switch}/wiring.pdf', Plan\Wiring\PrintWiring::class)->name('wiring.pdf');
+    Route::get('/switches/{switch}/circuit', Circuit\ShowCircuit::class)->name('circuit');
+    Route::get('/switches/{switch}/circuit/play', Circuit\PlayCircuit::class)->name('circuit.play');
+    Route::get('/switches/{switch}/circuit/terminals', Circuit\ShowTerminals::class)->name('circuit.terminals');
+    Route::get('/switches/{switch}/circuit/terminals.pdf', Circuit\PrintTerminals::class)->name('circuit.terminals.pdf');
+    Route::get('/switches/{switch}/circuit.{form}', Circuit\ExportCircuit::class)
+        ->whereIn('form', ['json', 'svg'])->name('circuit.export');
     Route::get('/switches/{switch}/shedding', Plan\ShowShedding::class)->name('shedding');
     Route::get('/switches/{switch}/mobile', Plan\ShowMobile::class)->name('mobile');
     Route::get('/switches/{switch}/pack-list', Plan\ShowPackList::class)->name('pack-list');
@@ -121,6 +128,15 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->middleware('throttle:uploads')->name('photos');
         Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
+        Route::post('/switches/{switch}/circuit', Circuit\BeginCircuit::class)->name('circuit.begin');
+        Route::get('/switches/{switch}/circuit/edit', Circuit\EditCircuit::class)->name('circuit.edit');
+        Route::post('/switches/{switch}/circuit/draft', Circuit\ChangeDraft::class)->name('circuit.draft');
+        Route::put('/switches/{switch}/circuit', Circuit\SaveCircuit::class)->name('circuit.save');
+        Route::post('/switches/{switch}/circuit/repair', Circuit\RepairCircuit::class)->name('circuit.repair');
+        Route::post('/switches/{switch}/circuit/prove', Circuit\ProveAgain::class)->name('circuit.prove');
+        Route::post('/switches/{switch}/circuit/cancel', Circuit\CancelProof::class)->name('circuit.cancel');
+        Route::post('/switches/{switch}/circuit/template', Circuit\KeepTemplate::class)->name('circuit.template');
+        Route::put('/switches/{switch}/circuit/times', Circuit\SaveTimes::class)->name('circuit.times');
         Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
         Route::put('/switches/{switch}/power-down', Plan\SavePowerDown::class)->name('power-down.save');
         Route::put('/switches/{switch}/elements', Plan\SaveElements::class)->name('elements.save');

@@ -34,6 +34,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ?Sheet               $sheet            the newest
  * @property ?Run                 $run              the newest
  * @property ?LoadTest            $loadTest         the newest
+ * @property ?Circuit             $circuit          how its proof stands, without the circuit itself
  * @property Collection<int, LoadItem> $loads
  * @property Collection<int, Photo>    $photos
  * @property Collection<int, Sheet>    $sheets
@@ -120,6 +121,15 @@ final class TransferSwitch extends Model
     public function loadTest(): HasOne
     {
         return $this->hasOne(LoadTest::class, 'switch_id')->latestOfMany();
+    }
+
+    /** @return HasOne<Circuit, $this> how its proof stands; the circuit and the proof are large and stay behind */
+    public function circuit(): HasOne
+    {
+        $relation = $this->hasOne(Circuit::class, 'switch_id');
+        $relation->select(['id', 'company_id', 'switch_id', 'proof_state', 'stops', 'warns']);
+
+        return $relation;
     }
 
     /** @return HasMany<PartProof, $this> what signed runs said to the parts of a proof, in the order of signing */

@@ -26,7 +26,7 @@ use Illuminate\Support\Carbon;
 final class SiteStanding
 {
     /** What of a switch it reads, to be loaded before. */
-    public const NEEDS = ['site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proofs', 'loadTest'];
+    public const NEEDS = ['site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proofs', 'loadTest', 'circuit'];
 
     /** Address, owner, service, rating, poles, disconnect, fuel, generator, loads. */
     private const PLATE_FACTS = 9;
@@ -110,20 +110,29 @@ final class SiteStanding
             return [$survey];
         }
 
-        $plan = new StageRow(
-            'plan',
-            'Plan',
-            $switch->loads->isEmpty() ? 'waits for loads' : 'one-line, bonds',
-            $switch->loads->isEmpty() ? 'open' : 'part',
-            $switch->loads->isEmpty() ? 0 : .5,
-            route('plan', $switch),
-        );
-
         return [
-            $survey, $plan, $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch),
+            $survey, $this->planRow($switch), $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch),
             ...($this->site->installation->hasGenerator() ? [$this->loadTestRow($switch)] : []),
             $this->reportRow($switch),
         ];
+    }
+
+    private function planRow(TransferSwitch $switch): StageRow
+    {
+        $stops = $switch->circuit->stops ?? 0;
+        if ($stops > 0) {
+            return new StageRow('plan', 'Plan', "circuit: $stops stop" . ($stops > 1 ? 's' : ''), 'stop', .5, route('plan', $switch));
+        }
+        $isOpen = $switch->loads->isEmpty();
+
+        return new StageRow(
+            'plan',
+            'Plan',
+            $isOpen ? 'waits for loads' : 'one-line, bonds',
+            $isOpen ? 'open' : 'part',
+            $isOpen ? 0 : .5,
+            route('plan', $switch),
+        );
     }
 
     private function loadTestRow(TransferSwitch $switch): StageRow

@@ -73,6 +73,7 @@ final class DatabaseSeeder extends Seeder
         private readonly CloseRun $closer,
         private readonly DemoWork $work,
         private readonly DemoLoadTests $loadTests,
+        private readonly DemoCircuits $circuits,
     ) {}
 
     public function run(): void
@@ -100,6 +101,7 @@ final class DatabaseSeeder extends Seeder
             $this->bookmobile($now);
             $this->saltmarsh($now);
             $this->pellLane($now);
+            $this->alderQuay($now);
             $this->surveys();
             $this->plan($now);
             $this->van();
@@ -108,6 +110,7 @@ final class DatabaseSeeder extends Seeder
             Carbon::setTestNow($now);
             $saltmarsh = Site::query()->where('name', 'Saltmarsh pumping station')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->of($saltmarsh, $this->milo, $now);
+            $this->circuits->standard($saltmarsh, $this->milo, 'd');
             $this->runUnderWay();
         } finally {
             Carbon::setTestNow();
@@ -241,6 +244,25 @@ final class DatabaseSeeder extends Seeder
         $this->sheet($switch, $this->rosa, Standing::AsFound, 'Phase order was never checked here.', [
             'sensing' => ['normal' => ['rotation_check' => false, 'unbalance' => null]], 'cooldown_ms' => 60_000,
         ]);
+        $this->circuits->standard($switch, $this->rosa, 'b');
+    }
+
+    /** Two transformers on a panel that somebody rebuilt: the proof of its circuit finds what is missing. */
+    private function alderQuay(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(3)->setTime(9, 20));
+        $switch = $this->site('Alder Quay pumping station', InstallationKind::ContactorPair, [
+            'address' => 'Quay 3',
+            'owner' => 'Alder drainage board',
+            'service_a' => 160,
+            'units' => 'metric',
+            'timezone' => 'Europe/Berlin',
+        ], [
+            'rating_a' => 160, 'poles' => 4, 'test_disconnect' => 'Q0', 'test_device' => 'q1', 'rated_kw' => [], 'largest_motor_hp' => 15,
+        ], [['Pump 1', 11, 1, true, false], ['Pump 2', 11, 2, true, false], ['Controls', 1.5, 1, true, false]], [
+            'nominal_v' => 230, 'nominal_hz' => 50,
+        ]);
+        $this->circuits->withoutInterlock($switch, $this->milo, 'a');
     }
 
     private function bookmobile(Carbon $now): void

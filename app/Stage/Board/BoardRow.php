@@ -50,6 +50,12 @@ final readonly class BoardRow
                 $standing->proofSentence(),
                 route('runs', $switch),
             ),
+            ($switch->circuit->stops ?? 0) > 0 => new BoardNeed(
+                'stop',
+                "$name: the control circuit does not prove",
+                "{$switch->circuit?->stops} stop findings; connect no source before it is corrected",
+                route('circuit', $switch),
+            ),
             $stops !== [] => new BoardNeed('stop', "$name: " . lcfirst($stops[0]->message), $stops[0]->because, route('sheet', $switch)),
             $run !== null && ! $run->isSigned() => new BoardNeed(
                 'warn',

@@ -60,7 +60,9 @@ final readonly class Expression
         $place = 0;
 
         return $this->mapped(static function (Contact $contact) use ($owner, &$place): self {
-            return self::contact(new Contact($owner . ':' . $place++, $contact->kind, $contact->device, $contact->positions, $contact->label));
+            $id = $owner . ':' . $place++;
+
+            return self::contact(new Contact($id, $contact->kind, $contact->device, $contact->positions, $contact->label));
         });
     }
 

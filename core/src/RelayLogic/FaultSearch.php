@@ -22,12 +22,17 @@ final class FaultSearch
     /** @var list<RelayDevice> */
     private readonly array $starts;
 
-    public function __construct(private readonly RelayCircuit $circuit, private readonly StateSpace $sound)
+    /** @param ?\Closure(int, int): void $progress */
+    public function __construct(private readonly RelayCircuit $circuit, private readonly StateSpace $sound, ?\Closure $progress = null)
     {
         $this->starts = $circuit->ofType(RelayType::Start);
         $without = $this->effects($sound, $sound->model, $this->starts);
-        foreach (CircuitFault::all($circuit) as $fault) {
+        $faults = CircuitFault::all($circuit);
+        foreach ($faults as $i => $fault) {
             $this->play($fault, $without);
+            if ($progress !== null) {
+                $progress($i + 1, count($faults));
+            }
         }
     }
 

@@ -12,12 +12,18 @@ use Escapement\Core\Topology\PlacedFindings;
  */
 final readonly class RelayCheck
 {
-    public function check(RelayCircuit $circuit): RelayCheckResult
+    /**
+     * @param ?\Closure(int, int): void $progress told after each single fault how many are done, and of how many; it may throw to stop
+     * @param int                       $most     states of the sound circuit before the search is given up
+     *
+     * @throws TooManyStates
+     */
+    public function check(RelayCircuit $circuit, ?\Closure $progress = null, int $most = PHP_INT_MAX): RelayCheckResult
     {
-        $space = new StateSpace($circuit, new CircuitModel($circuit));
+        $space = new StateSpace($circuit, new CircuitModel($circuit), mostStates: $most);
         $findings = new PlacedFindings();
         $rows = (new TruthTable($circuit, $space))->rows();
-        $faults = new FaultSearch($circuit, $space);
+        $faults = new FaultSearch($circuit, $space, $progress);
         $dead = $this->deadConditions($circuit, $rows);
         $hunting = $this->hunting($circuit, $space);
         (new InterlockRules($circuit, $space, $faults, $findings))->judge();

@@ -87,6 +87,21 @@ final readonly class RelayCircuit
         return $sides;
     }
 
+    /** An upper bound of the states it can be in, which says beforehand how long a search may take. */
+    public function mostStates(): int
+    {
+        $states = 2 ** count($this->failing()) * max(1, count($this->selector()->positions ?? []));
+        foreach ($this->devices as $device) {
+            $states *= match ($device->type) {
+                RelayType::Contactor, RelayType::Relay, RelayType::MotorChangeover => 3,
+                RelayType::Timer, RelayType::PhaseRelay, RelayType::PushButton, RelayType::Handle => 2,
+                default => 1,
+            };
+        }
+
+        return $states;
+    }
+
     /** @return list<Contact> of the rungs in order, then of the starts */
     public function contacts(): array
     {

@@ -17,11 +17,17 @@ final class StateSpace
 
     public bool $isBothClosedReachable = false;
 
-    /** @param bool $stopsAtBothClosed where nothing else is asked */
+    /**
+     * @param bool $stopsAtBothClosed where nothing else is asked
+     * @param int  $mostStates        before the search is given up
+     *
+     * @throws TooManyStates
+     */
     public function __construct(
         private readonly RelayCircuit $circuit,
         public readonly CircuitModel $model,
         bool $stopsAtBothClosed = false,
+        int $mostStates = PHP_INT_MAX,
     ) {
         $names = array_map(static fn(RelayDevice $one): string => $one->id, $circuit->powerContactors());
         $devices = ~$model->environmentBits();
@@ -41,6 +47,9 @@ final class StateSpace
                 if ($stopsAtBothClosed) {
                     return;
                 }
+            }
+            if (count($this->own) > $mostStates) {
+                throw new TooManyStates($mostStates);
             }
             foreach ($model->handSteps($values) as $next) {
                 if (! isset($seen[$next])) {

@@ -6,7 +6,6 @@ namespace Escapement\Core\RelayLogic\Play;
 
 use Escapement\Core\RelayLogic\RelayDevice;
 use Escapement\Core\RelayLogic\RelayType;
-use Escapement\Core\RelayLogic\Story\CircuitMoment;
 
 /** Plays a control circuit in time against what happens to it. Rule: docs/rules.md#relay-play. */
 final class RelayPlay
@@ -31,6 +30,10 @@ final class RelayPlay
     private bool $isSettling = true;
     private bool $hasFault = false;
     private bool $hasMovedAgainstHandle = false;
+    private bool $keeps = false;
+
+    /** @var list<PlayMoment> */
+    private array $kept = [];
 
     private function __construct(private readonly PlayInput $input)
     {
@@ -47,13 +50,14 @@ final class RelayPlay
         return (new self($input))->play();
     }
 
-    /** How everything stands at the end of the last millisecond that is played. */
-    public static function momentOf(PlayInput $input): CircuitMoment
+    /** The same with the state after each thing that happened, for a strip and a ladder to be drawn from. */
+    public static function story(PlayInput $input): PlayStory
     {
         $play = new self($input);
-        $play->play();
+        $play->keeps = true;
+        $result = $play->play();
 
-        return PlayMoments::of($play->state);
+        return new PlayStory($input, $result, $play->kept);
     }
 
     private function play(): PlayResult
@@ -61,6 +65,7 @@ final class RelayPlay
         $neverSettles = ! $this->settle();
         $this->isSettling = false;
         $this->moves->restart(0);
+        $this->keep(0);
         $this->call(0);
         $next = $t = 0;
         while ($t <= $this->input->untilMs) {
@@ -313,9 +318,18 @@ final class RelayPlay
         $this->state->faults[$event->faultKey()] = true;
     }
 
+    private function keep(int $t): void
+    {
+        if ($this->keeps) {
+            $engines = array_map(static fn(PlayEngine $engine): EngineState => $engine->state, $this->engines);
+            $this->kept[] = new PlayMoment($t, PlayMoments::of($this->state), $this->state->volts, $this->state->bus(), $engines);
+        }
+    }
+
     private function report(int $t): void
     {
         $this->log->report($t, $this->moves);
+        $this->keep($t);
         $motor = $this->input->circuit->changeover();
         if ($motor !== null) {
             $this->log->stretch('conflict')->see($t, count($this->state->commands($motor->id)) > 1);

@@ -15,7 +15,7 @@ use Escapement\Core\RelayLogic\RelayType;
 use Escapement\Core\RelayLogic\Rung;
 
 /**
- * Changes that a circuit's findings ask for, each a plain step of the trade: a contact more, a contact less, a relay, a timer, an interlock.
+ * Changes that a circuit's findings ask for, each a plain step of the trade: a contact more or less, a relay, a timer, an interlock.
  * Each is searched through before it is proposed: one that does not clear its finding, or opens a way to both closed, is left out.
  * Rule: docs/rules.md#relay-check.
  */
@@ -27,8 +27,12 @@ final readonly class CircuitRepairs
 
     public function __construct(private RelayCircuit $circuit) {}
 
-    /** @return list<CircuitRepair> in the order of the findings, each change once */
-    public function for(RelayCheckResult $found): array
+    /**
+     * @param ?\Closure(): void $between called before each search; it may throw to stop
+     *
+     * @return list<CircuitRepair> in the order of the findings, each change once
+     */
+    public function for(RelayCheckResult $found, ?\Closure $between = null): array
     {
         $before = self::keys($found->findings);
         $repairs = [];
@@ -36,6 +40,9 @@ final readonly class CircuitRepairs
             $change = $this->change($finding->id, $finding->at);
             if ($change === null || in_array($change[0], array_column($repairs, 'label'), true)) {
                 continue;
+            }
+            if ($between !== null) {
+                $between();
             }
             $after = (new RelayCheck())->check($change[2]);
             $keys = self::keys($after->findings);

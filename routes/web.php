@@ -13,6 +13,7 @@ use App\Stage\Commissioning;
 use App\Stage\Handover;
 use App\Stage\Library;
 use App\Stage\LoadTest;
+use App\Stage\Panel;
 use App\Stage\People;
 use App\Stage\Plan;
 use App\Stage\Rehearsal;
@@ -52,6 +53,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/class', Plan\ShowClass::class)->name('class');
     Route::get('/switches/{switch}/wiring', Plan\Wiring\ShowWiring::class)->name('wiring');
     Route::get('/switches/{switch}/wiring.pdf', Plan\Wiring\PrintWiring::class)->name('wiring.pdf');
+    Route::get('/switches/{switch}/ways', Panel\ShowWays::class)->name('ways');
+    Route::get('/switches/{switch}/ways.csv', Panel\ExportWays::class)->name('ways.export');
     Route::get('/switches/{switch}/circuit', Circuit\ShowCircuit::class)->name('circuit');
     Route::get('/switches/{switch}/circuit/play', Circuit\PlayCircuit::class)->name('circuit.play');
     Route::get('/switches/{switch}/circuit/terminals', Circuit\ShowTerminals::class)->name('circuit.terminals');
@@ -128,6 +131,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->middleware('throttle:uploads')->name('photos');
         Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
+        Route::put('/switches/{switch}/ways', Panel\SaveWays::class)->name('ways.save');
+        Route::put('/switches/{switch}/board', Panel\SaveBoard::class)->name('board.save');
+        Route::post('/switches/{switch}/ways/balance', Panel\BalanceWays::class)->name('ways.balance');
         Route::post('/switches/{switch}/circuit', Circuit\BeginCircuit::class)->name('circuit.begin');
         Route::get('/switches/{switch}/circuit/edit', Circuit\EditCircuit::class)->name('circuit.edit');
         Route::post('/switches/{switch}/circuit/draft', Circuit\ChangeDraft::class)->name('circuit.draft');

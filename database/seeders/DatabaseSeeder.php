@@ -111,6 +111,7 @@ final class DatabaseSeeder extends Seeder
             $saltmarsh = Site::query()->where('name', 'Saltmarsh pumping station')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->of($saltmarsh, $this->milo, $now);
             $this->circuits->standard($saltmarsh, $this->milo, 'd');
+            $this->circuits->board($saltmarsh, $this->milo);
             $this->runUnderWay();
         } finally {
             Carbon::setTestNow();
@@ -262,6 +263,7 @@ final class DatabaseSeeder extends Seeder
         ], [['Pump 1', 11, 1, true, false], ['Pump 2', 11, 2, true, false], ['Controls', 1.5, 1, true, false]], [
             'nominal_v' => 230, 'nominal_hz' => 50,
         ]);
+        $this->sheet($switch, $this->milo, Standing::Proposed, 'From the template; the dials are still to be read.');
         $this->circuits->withoutInterlock($switch, $this->milo, 'a');
     }
 

@@ -22,6 +22,7 @@ const views = {
     'circuit, editor': '/switches/7/circuit/edit?at=r3:0',
     'circuit, in time': '/switches/4/circuit/play?story=weld',
     'circuit, terminals': '/switches/4/circuit/terminals',
+    'outgoing ways': '/switches/6/ways',
     library: '/library',
     seasons: '/switches/1/season',
     rehearsal: '/switches/3/rehearsal',

@@ -29,8 +29,11 @@ final class DemoTest extends TestCase
         foreach (Site::query()->pluck('id') as $id) {
             $this->get("/sites/$id")->assertOk();
         }
-        foreach (TransferSwitch::query()->with('runs')->get() as $switch) {
+        foreach (TransferSwitch::query()->with(['runs', 'site'])->get() as $switch) {
             foreach (['settings', 'settings/difference', 'rehearsal', 'commission'] as $page) {
+                $this->get("/switches/$switch->id/$page")->assertOk();
+            }
+            foreach ($switch->site->installation->isThreePhase() ? ['circuit', 'circuit/play', 'circuit/terminals'] : [] as $page) {
                 $this->get("/switches/$switch->id/$page")->assertOk();
             }
             foreach ($switch->runs as $run) {

@@ -6,6 +6,7 @@
         'wires' => 'Feeders and wires',
         'landing' => 'Terminations and torque',
         'wiring' => 'Wiring',
+        'ways' => $switch->site->installation->isThreePhase() ? 'Outgoing ways' : null,
         'circuit' => $switch->site->installation->isThreePhase() ? 'Control circuit' : null,
         'class' => 'Class',
         'power-down' => 'Power-down',

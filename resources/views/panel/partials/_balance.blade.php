@@ -1,0 +1,40 @@
+@if ($page->balance)
+    @php($now = $page->balance->present)
+    @php($plan = $page->proposal())
+    <section class="block" aria-labelledby="balance">
+        <h2 id="balance">Phases</h2>
+        <div class="phases">
+            @foreach ($now['plan_legs_a'] as $leg => $amps)
+                <div>
+                    <b>L{{ $leg + 1 }}</b>
+                    <meter min="0" max="{{ max(1, ...$now['plan_legs_a']) }}" value="{{ $amps }}">{{ $amps }} A</meter>
+                    <span class="fig">{{ $amps }} A</span>
+                    @if ($plan)
+                        <span class="fig quiet">then {{ $plan->planLegsA[$leg] }} A</span>
+                    @endif
+                </div>
+            @endforeach
+        </div>
+        <p>Unbalance <b class="fig">{{ number_format($now['plan_unbalance_pct'], 1) }} %</b>, neutral
+            <b class="fig">{{ number_format($now['utility']->neutralA, 1) }} A</b>
+            @if ($now['generator'])
+                on the utility, <b class="fig">{{ number_format($now['generator']->neutralA, 1) }} A</b> on the generator
+            @endif
+        </p>
+        @if ($plan)
+            <form method="post" action="{{ route('ways.balance', $page->switch) }}">
+                @csrf
+                <input type="hidden" name="moves" value="{{ json_encode($plan->moves) }}">
+                <p><b>{{ $page->balance->fewest ? 'Fewest moves to the target' : 'Best that can be reached' }}:</b>
+                    {{ implode(', ', array_map(fn($move) => "$move[id] to $move[to]", $plan->moves)) }}; then
+                    {{ number_format($plan->planUnbalancePct, 1) }} %.</p>
+                @error('moves')
+                    <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
+                @enderror
+                @if (auth()->user()->role->mayWrite())
+                    <button class="btn btn-primary" type="submit">Move on the plan</button>
+                @endif
+            </form>
+        @endif
+    </section>
+@endif

@@ -109,7 +109,7 @@ final readonly class ExerciseValue
         $findings = new Findings();
         $done = array_keys($this->last);
         if (array_intersect(array_column(RunType::MEASURED, 'value'), $done) === []) {
-            $findings->raise('never-load-tested');
+            $findings->raise('exercise-value/never-load-tested');
         }
         if ($done !== [] && array_diff($done, array_column(RunType::IDLE, 'value')) === []) {
             $findings->raise('exercise-only');
@@ -128,7 +128,7 @@ final readonly class ExerciseValue
             }
         }
         if (! isset($this->last[RunType::Outage->value])) {
-            $findings->raise('outage-never-proved');
+            $findings->raise('exercise-value/outage-never-proved');
         }
 
         return $findings;

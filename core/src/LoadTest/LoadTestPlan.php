@@ -30,7 +30,9 @@ final readonly class LoadTestPlan
         $findings = new Findings();
         $this->judgeSteps($in, $steps, $findings);
         if ($in->fuelAvailable !== null && Tolerance::isBelow($in->fuelAvailable, $needed)) {
-            $findings->raise('fuel-short', ['needed' => $needed, 'available' => $in->fuelAvailable, 'unit' => $in->fuelUnit]);
+            $findings->raise('load-test-plan/fuel-short', [
+                'needed' => $needed, 'available' => $in->fuelAvailable, 'unit' => $in->fuelUnit,
+            ]);
         }
         $this->judgeLoad($in, $steps, $findings);
         $this->judgeProfile($in, $steps, $findings);

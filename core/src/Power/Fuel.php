@@ -73,7 +73,7 @@ final readonly class Fuel
             $findings->raise('fuel/overload', ['load_pct' => $loadPct]);
         }
         if ($table->isGeneric()) {
-            $findings->raise('generic-rate');
+            $findings->raise('fuel/generic-rate');
         }
 
         $pressure?->judge($findings);

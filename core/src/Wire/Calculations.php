@@ -44,7 +44,11 @@ use Escapement\Core\Wire\Power\PowerFactorBankReader;
 use Escapement\Core\Wire\Power\SizingReader;
 use Escapement\Core\Wire\Power\ThreePhaseMeterReader;
 use Escapement\Core\Wire\Schedule\ExerciseCalendarReader;
+use Escapement\Core\Wire\Schedule\ExerciseClashesReader;
+use Escapement\Core\Wire\Schedule\LogbookReader;
 use Escapement\Core\Wire\Schedule\ServiceDueReader;
+use Escapement\Core\Wire\Schedule\StormReadinessReader;
+use Escapement\Core\Wire\Schedule\VisitPlanReader;
 use Escapement\Core\Wire\Wiring\ColoursReader;
 use Escapement\Core\Wire\Wiring\ConductorReader;
 use Escapement\Core\Wire\Wiring\FaultCurrentReader;
@@ -75,6 +79,10 @@ final readonly class Calculations
         'terminal_list',
         'exercise_calendar',
         'service_due',
+        'exercise_clashes',
+        'visit_plan',
+        'storm_readiness',
+        'logbook_summary',
         'feeder_schedule3',
         'conductor',
         'voltage_drop',
@@ -156,6 +164,10 @@ final readonly class Calculations
             'terminal_list' => (new TerminalListReader())->answer($input),
             'exercise_calendar' => (new ExerciseCalendarReader())->answer($input),
             'service_due' => (new ServiceDueReader())->answer($input),
+            'exercise_clashes' => (new ExerciseClashesReader())->answer($input),
+            'visit_plan' => (new VisitPlanReader())->answer($input),
+            'storm_readiness' => (new StormReadinessReader())->answer($input),
+            'logbook_summary' => (new LogbookReader())->answer($input),
             'feeder_schedule3' => (new FeederScheduleReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),
             'voltage_drop' => (new VoltageDropReader())->answer($input),

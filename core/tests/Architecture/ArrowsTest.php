@@ -29,7 +29,7 @@ final class ArrowsTest extends TestCase
         'RelayLogic' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'WiringView' => ['Finding', 'Topology'],
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
-        'Schedule' => ['Input', 'Finding'],
+        'Schedule' => ['Input', 'Finding', 'Power'],
         'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring'],
         'Survey' => ['Input', 'Finding', 'Plant', 'Settings', 'Power'],
         'PowerDown' => ['Input', 'Finding'],

@@ -43,6 +43,9 @@ final class CalcCasesTest extends TestCase
             self::assertNotSame('', $result['events'][$i]['because']);
             unset($result['events'][$i]['because']); // words, not compared
         }
+        if ($case->calc === 'visit_plan') { // equal plans may differ in their routes: those are judged by their figures
+            $result = array_intersect_key($result, $expected);
+        }
         $expected['findings'] = self::told($expected['findings'], $case->calc);
         foreach ($result['findings'] as $finding) {
             self::assertNotSame('', $finding['because']);

@@ -32,7 +32,7 @@ final class RaisedFindingsTest extends TestCase
     {
         $all = [
             ...self::ofSite(), ...self::ofPower(), ...self::ofDrawings(), ...self::ofLoadTests(), ...self::ofPanels(),
-            ...self::ofCircuits(), ...self::ofExercises(),
+            ...self::ofCircuits(), ...self::ofExercises(), ...self::ofFleets(),
         ];
         foreach ($all as [$calc, $finding, $input]) {
             yield $finding => [$calc, $finding, $input];
@@ -244,6 +244,50 @@ final class RaisedFindingsTest extends TestCase
             $build('power-size-missing stop', ['power' => ['ocpd_a' => 2500, 'load_a' => 2000]], $both),
             $build('power-size-low stop', ['power' => ['ocpd_a' => 100, 'load_a' => 80, 'size' => '6']], $both),
             $build('dangling-wire warn', [], ['rungs' => [['when' => ['any' => []]] + $always('K1', $first)]] + $bare),
+        ];
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofFleets(): array
+    {
+        $storm = static fn(string $finding, array $facts): array => [
+            'storm_readiness', $finding, ['today' => '2026-08-01', 'sites' => [['id' => 'a'] + $facts]],
+        ];
+        $book = static fn(string $finding, array $entries): array => ['logbook_summary', $finding, [
+            'from' => '2026-06-01T00:00:00Z', 'to' => '2026-06-20T00:00:00Z', 'source' => ['fuel' => 'diesel', 'rated_kw' => 20],
+            'entries' => array_map(
+                static fn(array $entry, int $i): array => $entry + ['at' => sprintf('2026-06-%02dT08:00:00Z', $i + 1)],
+                $entries,
+                array_keys($entries),
+            ),
+        ]];
+        $level = static fn(int $litres): array => ['kind' => 'fuel_level', 'amount' => $litres];
+        $test = ['kind' => 'test', 'run_min' => 600, 'kw' => 20];
+        $nights = ['days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'from' => '00:00', 'to' => '00:00'];
+        $asleep = static fn(string $finding): array => ['exercise_clashes', $finding, [
+            'from' => '2026-06-01', 'to' => '2026-06-07', 'switches' => [[
+                'id' => 'a', 'zone' => 'UTC', 'sleep_hours' => [$nights],
+                'exercise' => ['every' => 'daily', 'time' => '02:30', 'for_min' => 20],
+            ]],
+        ]];
+        $visit = ['lat' => 0, 'lon' => 0, 'duration_min' => 60];
+        $who = ['id' => 'ann', 'lat' => 0, 'lon' => 1];
+        $visits = array_map(static fn(int $i): array => ['id' => "v$i"] + $visit, range(0, 8));
+
+        return [
+            $storm('load-test-failed stop', ['load_test' => ['date' => '2026-07-01', 'result' => 'fail']]),
+            $storm('load-test-overdue warn', ['load_test' => ['date' => '2025-07-01', 'result' => 'pass']]),
+            $book('hours-overclaimed warn', [['kind' => 'hours', 'hours' => 10], $test, ['kind' => 'hours', 'hours' => 11]]),
+            $book('fuel-record-wrong warn', [$level(50), $test, $level(90)]),
+            $book('fuel-low note', [$level(50), $test, $level(49)]),
+            $asleep('in-sleep-hours warn'),
+            $asleep('no-free-slot warn'),
+            $asleep('no-common-shift note'),
+            ['visit_plan', 'lock-impossible warn', [
+                'start' => '2026-06-06', 'technicians' => [$who], // a Saturday
+                'visits' => [['id' => 'a', 'lock' => ['technician' => 'ann', 'date' => '2026-06-06']] + $visit],
+            ]],
+            ['visit_plan', 'not-proven-optimal note', ['start' => '2026-06-01', 'technicians' => [$who], 'visits' => $visits]],
         ];
     }
 

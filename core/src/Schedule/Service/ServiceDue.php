@@ -74,7 +74,7 @@ final class ServiceDue
             array_filter($items, $is),
         ));
         $lists = [
-            'service-overdue' => $of(static fn(DueItem $item): bool => $item->state === 'overdue'),
+            'service-due/service-overdue' => $of(static fn(DueItem $item): bool => $item->state === 'overdue'),
             'never-serviced' => $of(static fn(DueItem $item): bool => $item->state === 'never'),
             'break-in-due' => $of(static fn(DueItem $item): bool => $item->isFirst && $item->state !== 'ok'),
             'service-soon' => $of(static fn(DueItem $item): bool => $item->state === 'soon'),
@@ -90,7 +90,7 @@ final class ServiceDue
             $gap = max($gap, $i === 0 ? 0 : $reading->day - $in->readings[$i - 1]->day);
         }
         $facts = [
-            'meter-backwards' => $engine->wentBackwards,
+            'service-due/meter-backwards' => $engine->wentBackwards,
             'meter-impossible' => $engine->isImpossible,
             'reading-stale' => $last === null || $in->today - $last->day > $in->gapDays,
             'service-due/reading-gap' => $gap > $in->gapDays,

@@ -7,24 +7,20 @@ namespace Escapement\Core\Wire\Schedule;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Schedule\Exercise;
 use Escapement\Core\Schedule\ExerciseCalendar;
 use Escapement\Core\Schedule\SwitchExercise;
 
 /** `exercise_calendar` on the wire. Rule: docs/rules.md#exercise-calendar. */
-final class ExerciseCalendarReader
+final readonly class ExerciseCalendarReader
 {
-    public const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
-    private const EXERCISE = [
-        'every', 'day', 'nth', 'day_of_month', 'time', 'for_min', 'with_load', 'anchor', 'clock', 'gap_rule', 'skip', 'skip_rule', 'pauses',
-    ];
-    private const ON_A_WEEKDAY = ['weekly', 'fortnightly', 'four_weekly'];
-    private const ANCHORED = ['fortnightly', 'four_weekly'];
-    private const NTHS = [1, 2, 3, 4, -1];
     private const MOST_DAYS = 1500;
 
-    /** @var list<\Closure(): void> rules between fields, which come after the types of the whole input */
-    private array $later = [];
+    private ExerciseReader $exercises;
+
+    public function __construct()
+    {
+        $this->exercises = new ExerciseReader();
+    }
 
     /**
      * @return array<string, mixed>
@@ -40,85 +36,15 @@ final class ExerciseCalendarReader
         if ($to < $from || $to > $from + self::MOST_DAYS) {
             throw $in->at('to')->bad('The last day is not before the first, and ' . self::MOST_DAYS . ' days after it at most.');
         }
-        foreach ($this->later as $rule) {
-            $rule();
-        }
+        $this->exercises->check();
 
         return (new ExerciseCalendar())->of($switches, $from, $to)->toArray();
-    }
-
-    /** The exercise object, whose rules between fields are kept for later. */
-    public function exercise(Fields $in): Exercise
-    {
-        $in->only(self::EXERCISE);
-        $every = $in->oneOf('every', ['daily', 'weekly', 'fortnightly', 'four_weekly', 'monthly']);
-        $weekday = $in->maybeOneOf('day', self::WEEKDAYS);
-        $nth = $in->maybeInt('nth', -1, 4);
-        if ($nth !== null && ! in_array($nth, self::NTHS, true)) {
-            throw $in->at('nth')->bad('This must be 1, 2, 3, 4, or -1 for the last.');
-        }
-        $dayOfMonth = $in->maybeInt('day_of_month', 1, 31);
-        $minute = ScheduleFields::clock($in, 'time');
-        $forMin = $in->int('for_min', 1, 1440);
-        $isWithLoad = $in->bool('with_load', false);
-        $anchor = $in->has('anchor') ? ScheduleFields::day($in, 'anchor') : null;
-        $isStandard = $in->oneOf('clock', ['zone', 'standard'], 'zone') === 'standard';
-        $shifts = $in->oneOf('gap_rule', ['skip', 'shift'], 'skip') === 'shift';
-        $skip = [];
-        foreach ($in->maybeList('skip', 0, 400) ?? [] as $node) {
-            $skip[ScheduleFields::dayAt($node)] = true;
-        }
-        $moves = $in->oneOf('skip_rule', ['drop', 'next'], 'drop') === 'next';
-        $pauses = $in->each('pauses', 0, 50, static function (Fields $one): array {
-            $one->only(['from', 'to']);
-
-            return [ScheduleFields::day($one, 'from'), ScheduleFields::day($one, 'to')];
-        });
-        $this->later[] = static function () use ($in, $every, $weekday, $nth, $dayOfMonth, $anchor, $pauses): void {
-            self::demand($in, 'day', $weekday !== null, in_array($every, self::ON_A_WEEKDAY, true) || $nth !== null);
-            if ($every === 'monthly') {
-                self::demand($in, 'nth', $nth !== null || $dayOfMonth !== null, true);
-                self::demand($in, 'day_of_month', $dayOfMonth !== null && $nth !== null, false);
-            } else {
-                self::demand($in, 'nth', $nth !== null, false);
-                self::demand($in, 'day_of_month', $dayOfMonth !== null, false);
-            }
-            self::demand($in, 'anchor', $anchor !== null, in_array($every, self::ANCHORED, true));
-            foreach ($pauses as $i => [$from, $to]) {
-                if ($to < $from) {
-                    throw $in->at('pauses')->at($i, null)->at('to', null)->bad('A pause does not end before it begins.');
-                }
-            }
-        };
-
-        return new Exercise(
-            $every,
-            $weekday === null ? null : (int) array_search($weekday, self::WEEKDAYS, true),
-            $nth,
-            $dayOfMonth,
-            $minute,
-            $forMin,
-            $isWithLoad,
-            $anchor,
-            $isStandard,
-            $shifts,
-            $skip,
-            $moves,
-            $pauses,
-        );
     }
 
     private function switch(Fields $in): SwitchExercise
     {
         $in->only(['id', 'zone', 'exercise']);
 
-        return new SwitchExercise($in->text('id'), ScheduleFields::zone($in, 'zone'), $this->exercise($in->object('exercise')));
-    }
-
-    private static function demand(Fields $in, string $key, bool $isThere, bool $isWanted): void
-    {
-        if ($isThere !== $isWanted) {
-            throw $in->at($key)->bad($isWanted ? 'This rhythm needs it.' : 'This rhythm has no such field.');
-        }
+        return new SwitchExercise($in->text('id'), ScheduleFields::zone($in, 'zone'), $this->exercises->read($in->object('exercise')));
     }
 }

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Schedule\Clash;
+
+/** What is wrong with a run at a place, among the runs as they stand. Rule: docs/rules.md#exercise-clashes. */
+final class ClashKinds
+{
+    public const IDS = [
+        'person_overlap' => 'person-overlap', 'person_away' => 'person-away', 'group' => 'group-overlap', 'block' => 'in-block',
+        'quiet' => 'in-quiet-hours', 'sleep' => 'in-sleep-hours', 'business_load' => 'load-in-business-hours',
+    ];
+
+    /** @var array<string, list<PlacedRun>> by person */
+    private array $ofPerson = [];
+
+    /** @var array<string, list<PlacedRun>> by group */
+    private array $ofGroup = [];
+
+    public function __construct(private readonly ClashInput $in)
+    {
+        foreach ($in->runs as $run) {
+            $switch = $in->switches[$run->switch];
+            if ($switch->person !== null) {
+                $this->ofPerson[$switch->person->id][] = $run;
+            }
+            if ($switch->group !== null) {
+                $this->ofGroup[$switch->group->id][] = $run;
+            }
+        }
+    }
+
+    /** @return list<string> in the order of the table */
+    public function at(PlacedRun $run): array
+    {
+        $switch = $this->in->switches[$run->switch];
+        $holds = [
+            'person_overlap' => $this->personPartners($run, null) !== [],
+            'person_away' => $switch->person !== null && ! $switch->person->hours->holds($run->s, $run->e),
+            'group' => $this->isGroupFull($run, null),
+            'block' => $switch->blocks->overlaps($run->s, $run->e),
+            'quiet' => $switch->quiet->overlaps($run->s, $run->e),
+            'sleep' => $switch->sleep->overlaps($run->s, $run->e),
+            'business_load' => $switch->of->exercise->isWithLoad && $switch->business->overlaps($run->s, $run->e),
+        ];
+
+        return array_keys(array_filter($holds));
+    }
+
+    /** Whether the place itself is bad, whoever else runs. */
+    public function isPlaceBad(int $switchAt, int $s, int $e): bool
+    {
+        $switch = $this->in->switches[$switchAt];
+
+        return $switch->quiet->overlaps($s, $e) || $switch->sleep->overlaps($s, $e) || $switch->blocks->overlaps($s, $e)
+            || $switch->of->exercise->isWithLoad && $switch->business->overlaps($s, $e)
+            || $switch->person !== null && ! $switch->person->hours->holds($s, $e);
+    }
+
+    /** @param null|\Closure(PlacedRun): bool $counts which others count; null: all */
+    public function meetsOthers(PlacedRun $run, ?\Closure $counts): bool
+    {
+        return $this->personPartners($run, $counts) !== [] || $this->isGroupFull($run, $counts);
+    }
+
+    /**
+     * @param null|\Closure(PlacedRun): bool $counts
+     *
+     * @return array<int, true> other switches
+     */
+    public function personPartners(PlacedRun $run, ?\Closure $counts): array
+    {
+        $person = $this->in->switches[$run->switch]->person;
+        if ($person === null) {
+            return [];
+        }
+        $partners = [];
+        foreach ($this->ofPerson[$person->id] ?? [] as $other) {
+            if ($other->switch !== $run->switch && $run->s < $other->e + $person->betweenS && $other->s < $run->e + $person->betweenS
+                && ($counts === null || $counts($other))) {
+                $partners[$other->switch] = true;
+            }
+        }
+
+        return $partners;
+    }
+
+    /**
+     * @param null|\Closure(PlacedRun): bool $counts
+     *
+     * @return array<int, true> other switches of the group that overlap
+     */
+    public function groupPartners(PlacedRun $run, ?\Closure $counts): array
+    {
+        return array_fill_keys(array_map(static fn(PlacedRun $one): int => $one->switch, $this->groupRuns($run, $counts)), true);
+    }
+
+    /** @param null|\Closure(PlacedRun): bool $counts */
+    private function isGroupFull(PlacedRun $run, ?\Closure $counts): bool
+    {
+        $group = $this->in->switches[$run->switch]->group;
+        $others = $this->groupRuns($run, $counts);
+        if ($group === null || count($others) < $group->most) {
+            return false;
+        }
+        // the number of those that run changes upward only where one begins
+        foreach ([$run, ...$others] as $begin) {
+            $moment = max($begin->s, $run->s);
+            $together = 1 + count(array_filter(
+                $others,
+                static fn(PlacedRun $one): bool => $one->s <= $moment && $moment < $one->e + $group->gapS,
+            ));
+            if ($moment < $run->e + $group->gapS && $together > $group->most) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param null|\Closure(PlacedRun): bool $counts
+     *
+     * @return list<PlacedRun>
+     */
+    private function groupRuns(PlacedRun $run, ?\Closure $counts): array
+    {
+        $group = $this->in->switches[$run->switch]->group;
+        if ($group === null) {
+            return [];
+        }
+        $others = [];
+        foreach ($this->ofGroup[$group->id] ?? [] as $other) {
+            if ($other->switch !== $run->switch && $run->s < $other->e + $group->gapS && $other->s < $run->e + $group->gapS
+                && ($counts === null || $counts($other))) {
+                $others[] = $other;
+            }
+        }
+
+        return $others;
+    }
+}

@@ -4037,4 +4037,74 @@ return [
             '',
         ],
     ],
+    'log-to-marks' => [
+        'clock-back' => [
+            'stop',
+            'The clock of the device went back',
+            'The log proves nothing across that moment.',
+            'Test again, and keep the clock as it is.',
+        ],
+        'log-gap' => [
+            'warn',
+            'Entries of the log are missing',
+            'They were overwritten before anybody read them.',
+            'Read the log right after the test.',
+        ],
+        'no-common-mark' => [
+            'warn',
+            'Log and stopwatch have no mark in common',
+            'They cannot be set against each other.',
+            'Mark at least one event that the device logs.',
+        ],
+        'mark-far' => [
+            'warn',
+            'A mark is far from what the device logged',
+            'A thumb was late, or another event was marked.',
+            'Look at the mark, and strike it out if it is wrong.',
+        ],
+        'stopwatch-only' => [
+            'warn',
+            'Marks that the device does not know',
+            'It did not see what was marked, or its log is short.',
+            'Compare both lists.',
+        ],
+        'device-only' => [
+            'note',
+            'Events that nobody marked',
+            'The device saw more than the thumb.',
+            '',
+        ],
+        'duplicate-seq' => [
+            'note',
+            'An entry of the log stood twice',
+            'It was counted once.',
+            '',
+        ],
+    ],
+    'log-to-readings' => [
+        'polls-too-slow' => [
+            'warn',
+            'The polls are too far apart for the steps',
+            'The dip between two of them was not seen.',
+            'Poll at least twice a second while steps are made.',
+        ],
+        'poll-gap' => [
+            'warn',
+            'Polls are missing',
+            'What happened meanwhile is not known.',
+            'Look at the connection, and repeat the step.',
+        ],
+        'steps-overlap' => [
+            'note',
+            'A step came before the one before it had settled',
+            'Its recovery is judged until the next one only.',
+            'Wait longer between steps.',
+        ],
+        'not-recovered' => [
+            'warn',
+            'The voltage did not come back into its band',
+            'Loads stay at a wrong voltage.',
+            'Look at regulator and load.',
+        ],
+    ],
 ];

@@ -76,7 +76,9 @@ final readonly class StepTransients
         $found = [
             'no-steps' => $steps === [],
             'samples-too-slow' => Tolerance::exceeds($median, self::SLOW_MS),
-            'not-recovered' => $any(static fn(MeasuredStep $one): bool => ! isset($one->vRecoveriesS[$class], $one->hzRecoveriesS[$class])),
+            'step-transients/not-recovered' => $any(
+                static fn(MeasuredStep $one): bool => ! isset($one->vRecoveriesS[$class], $one->hzRecoveriesS[$class]),
+            ),
             'step-transients/dip-fails-class' => $any(static fn(MeasuredStep $one): bool => GovernorClass::rank(
                 GovernorClass::tryFrom($one->classMet),
             ) < GovernorClass::rank($in->class)),

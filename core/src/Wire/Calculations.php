@@ -29,6 +29,8 @@ use Escapement\Core\Survey\SurveyCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
+use Escapement\Core\Wire\Device\LogMarksReader;
+use Escapement\Core\Wire\Device\LogReadingsReader;
 use Escapement\Core\Wire\LoadTest\ExerciseValueReader;
 use Escapement\Core\Wire\LoadTest\LoadTestPlanReader;
 use Escapement\Core\Wire\LoadTest\LoadTestReader;
@@ -83,6 +85,8 @@ final readonly class Calculations
         'visit_plan',
         'storm_readiness',
         'logbook_summary',
+        'log_to_marks',
+        'log_to_readings',
         'feeder_schedule3',
         'conductor',
         'voltage_drop',
@@ -168,6 +172,8 @@ final readonly class Calculations
             'visit_plan' => (new VisitPlanReader())->answer($input),
             'storm_readiness' => (new StormReadinessReader())->answer($input),
             'logbook_summary' => (new LogbookReader())->answer($input),
+            'log_to_marks' => (new LogMarksReader())->answer($input),
+            'log_to_readings' => (new LogReadingsReader())->answer($input),
             'feeder_schedule3' => (new FeederScheduleReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),
             'voltage_drop' => (new VoltageDropReader())->answer($input),

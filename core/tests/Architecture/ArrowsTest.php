@@ -37,10 +37,11 @@ final class ArrowsTest extends TestCase
         'Terminations' => ['Input', 'Finding', 'Plant', 'Wiring'],
         'Materials' => ['Plant', 'Topology', 'Terminations'],
         'Commissioning' => ['Finding', 'Plant', 'Settings', 'SettingsCheck', 'Wiring', 'Topology', 'Terminations', 'Materials'],
+        'Device' => ['Input', 'Finding', 'Plant', 'Commissioning'],
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
-            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'Schedule',
+            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'Schedule', 'Device',
         ],
         'Record' => ['Input', 'Commissioning', 'Wire'],
     ];

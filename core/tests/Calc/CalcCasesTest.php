@@ -57,7 +57,7 @@ final class CalcCasesTest extends TestCase
     /** @return iterable<string, array{\stdClass}> */
     public static function cases(): iterable
     {
-        foreach (['loads', 'wiring', 'topology', 'panel', 'schedule'] as $chapter) {
+        foreach (['loads', 'wiring', 'topology', 'panel', 'schedule', 'bench'] as $chapter) {
             foreach (CaseFile::read($chapter) as $name => $case) {
                 if (in_array($case[0]->calc, Calculations::NAMES, true)) {
                     yield "$chapter, $name" => $case;

@@ -32,7 +32,7 @@ final class RaisedFindingsTest extends TestCase
     {
         $all = [
             ...self::ofSite(), ...self::ofPower(), ...self::ofDrawings(), ...self::ofLoadTests(), ...self::ofPanels(),
-            ...self::ofCircuits(), ...self::ofExercises(), ...self::ofFleets(),
+            ...self::ofCircuits(), ...self::ofExercises(), ...self::ofFleets(), ...self::ofDevices(),
         ];
         foreach ($all as [$calc, $finding, $input]) {
             yield $finding => [$calc, $finding, $input];
@@ -244,6 +244,28 @@ final class RaisedFindingsTest extends TestCase
             $build('power-size-missing stop', ['power' => ['ocpd_a' => 2500, 'load_a' => 2000]], $both),
             $build('power-size-low stop', ['power' => ['ocpd_a' => 100, 'load_a' => 80, 'size' => '6']], $both),
             $build('dangling-wire warn', [], ['rungs' => [['when' => ['any' => []]] + $always('K1', $first)]] + $bare),
+        ];
+    }
+
+    /** @return list<array{string, string, array<string, mixed>}> */
+    private static function ofDevices(): array
+    {
+        $lost = ['seq' => 1, 't_ms' => 5000, 'kind' => 'source_lost', 'source' => 'normal'];
+        $back = ['seq' => 2, 't_ms' => 4000, 'kind' => 'source_returned', 'source' => 'normal'];
+        $marks = static fn(string $finding, array $log, array $stopwatch): array => [
+            'log_to_marks', $finding, ['log' => $log, 'stopwatch' => $stopwatch],
+        ];
+        $poll = static fn(int $tMs, int $kw): array => ['t_ms' => $tMs, 'v_v' => [120], 'a_a' => [1], 'hz' => 60, 'kw' => $kw];
+        $readings = static fn(string $finding, array $polls): array => ['log_to_readings', $finding, ['polls' => $polls, 'step_kw' => 1]];
+
+        return [
+            $marks('clock-back stop', [$lost, $back], []),
+            $marks('no-common-mark warn', [$lost], [['event' => 'transferred', 'at_ms' => 1]]),
+            $marks('mark-far warn', [$lost, ['t_ms' => 60_000] + $back], [
+                ['event' => 'utility_off', 'at_ms' => 5000], ['event' => 'utility_on', 'at_ms' => 90_000],
+            ]),
+            $readings('poll-gap warn', [$poll(0, 0), $poll(200, 0), $poll(400, 0), $poll(9000, 0)]),
+            $readings('steps-overlap note', [$poll(0, 0), $poll(200, 5), $poll(400, 5), $poll(600, 9)]),
         ];
     }
 

@@ -28,7 +28,7 @@ final class SchemaTest extends TestCase
         foreach (CaseFile::read('timing') as $name => [$case]) {
             yield "rehearse: $name" => ['rehearse', $case->input];
         }
-        foreach (['settings', 'loads', 'wiring', 'topology', 'panel', 'schedule'] as $chapter) {
+        foreach (['settings', 'loads', 'wiring', 'topology', 'panel', 'schedule', 'bench'] as $chapter) {
             foreach (CaseFile::read($chapter) as $name => [$case]) {
                 if (! isset($case->expect->error) && in_array($case->calc, Calculations::NAMES, true)) {
                     yield $name => [$case->calc, $case->input];

@@ -152,7 +152,7 @@ final class ExerciseClashes
         return false;
     }
 
-    /** @return list<array{switch: string, shift_min: ?int, first_local: ?string}> one shift for all dates of a switch, where there is one */
+    /** @return list<array{switch: string, shift_min: ?int, first_local: ?string}> one shift for all dates of a switch */
     private function shifts(): array
     {
         $shifts = [];

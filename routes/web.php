@@ -20,6 +20,7 @@ use App\Stage\Rehearsal;
 use App\Stage\Season;
 use App\Stage\Settings;
 use App\Stage\Survey;
+use App\Stage\Upkeep;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(static function (): void {
@@ -53,6 +54,10 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/class', Plan\ShowClass::class)->name('class');
     Route::get('/switches/{switch}/wiring', Plan\Wiring\ShowWiring::class)->name('wiring');
     Route::get('/switches/{switch}/wiring.pdf', Plan\Wiring\PrintWiring::class)->name('wiring.pdf');
+    Route::get('/fleet', Upkeep\ShowFleet::class)->name('fleet');
+    Route::get('/switches/{switch}/schedule', Upkeep\ShowSchedule::class)->name('schedule');
+    Route::get('/switches/{switch}/schedule.ics', Upkeep\ExportExercises::class)->name('schedule.ics');
+    Route::get('/switches/{switch}/logbook', Upkeep\ShowLogbook::class)->name('logbook');
     Route::get('/switches/{switch}/ways', Panel\ShowWays::class)->name('ways');
     Route::get('/switches/{switch}/ways.csv', Panel\ExportWays::class)->name('ways.export');
     Route::get('/switches/{switch}/circuit', Circuit\ShowCircuit::class)->name('circuit');
@@ -131,6 +136,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->middleware('throttle:uploads')->name('photos');
         Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
+        Route::put('/switches/{switch}/upkeep', Upkeep\SaveUpkeep::class)->name('upkeep.save');
+        Route::post('/switches/{switch}/logbook', Upkeep\AddEntry::class)->name('logbook.add');
+        Route::delete('/switches/{switch}/logbook/{entry}', Upkeep\StrikeEntry::class)->whereUuid('entry')->name('logbook.strike');
         Route::put('/switches/{switch}/ways', Panel\SaveWays::class)->name('ways.save');
         Route::put('/switches/{switch}/board', Panel\SaveBoard::class)->name('board.save');
         Route::post('/switches/{switch}/ways/balance', Panel\BalanceWays::class)->name('ways.balance');

@@ -114,6 +114,8 @@ final class SiteStanding
             $survey, $this->planRow($switch), $this->settingsRow($switch), $this->rehearsalRow($switch), $this->commissionRow($switch),
             ...($this->site->installation->hasGenerator() ? [$this->loadTestRow($switch)] : []),
             $this->reportRow($switch),
+            new StageRow('logbook', 'Logbook', 'what happened', 'open', 0, route('logbook', $switch)),
+            new StageRow('schedule', 'Schedule', 'dates, due work', 'open', 0, route('schedule', $switch)),
         ];
     }
 

@@ -74,6 +74,7 @@ final class DatabaseSeeder extends Seeder
         private readonly DemoWork $work,
         private readonly DemoLoadTests $loadTests,
         private readonly DemoCircuits $circuits,
+        private readonly DemoUpkeep $upkeep,
     ) {}
 
     public function run(): void
@@ -112,6 +113,9 @@ final class DatabaseSeeder extends Seeder
             $this->loadTests->of($saltmarsh, $this->milo, $now);
             $this->circuits->standard($saltmarsh, $this->milo, 'd');
             $this->circuits->board($saltmarsh, $this->milo);
+            $this->upkeep->station($saltmarsh, $this->milo, $now);
+            $juniper = Site::query()->where('name', 'Juniper Row 14')->firstOrFail()->switches()->firstOrFail();
+            $this->upkeep->house($juniper, $this->rosa, $now);
             $this->runUnderWay();
         } finally {
             Carbon::setTestNow();

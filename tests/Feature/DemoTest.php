@@ -30,7 +30,7 @@ final class DemoTest extends TestCase
             $this->get("/sites/$id")->assertOk();
         }
         foreach (TransferSwitch::query()->with(['runs', 'site'])->get() as $switch) {
-            foreach (['settings', 'settings/difference', 'rehearsal', 'commission'] as $page) {
+            foreach (['settings', 'settings/difference', 'rehearsal', 'commission', 'schedule', 'logbook'] as $page) {
                 $this->get("/switches/$switch->id/$page")->assertOk();
             }
             foreach ($switch->site->installation->isThreePhase() ? ['circuit', 'circuit/play', 'circuit/terminals'] : [] as $page) {

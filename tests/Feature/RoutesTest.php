@@ -9,6 +9,7 @@ use App\Models\HandoverLink;
 use App\Models\ImportedRun;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
+use App\Models\LogEntry;
 use App\Models\Plan;
 use App\Models\Role;
 use App\Models\Run;
@@ -189,7 +190,13 @@ final class RoutesTest extends TestCase
             'taken_at' => now(), 'v_v' => [120, 120], 'a_a' => [10, 10], 'hz' => 60,
         ]);
 
+        $entry = LogEntry::query()->create([
+            'id' => (string) Str::uuid(), 'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id,
+            'kind' => 'alarm', 'at' => now(), 'fields' => ['code' => 'overcrank'],
+        ]);
+
         return [
+            'entry' => $entry->id,
             'test' => $test->id,
             'reading' => $reading->id,
             'site' => $site,

@@ -23,7 +23,8 @@
         @else
             @auth<nav aria-label="Main"><a href="{{ route('board') }}"
                         @if (request()->routeIs('board')) aria-current="page" @endif>Board</a><a href="{{ route('library') }}"
-                    @if (request()->routeIs('library', 'recording')) aria-current="page" @endif>Library</a></nav>@endauth
+                        @if (request()->routeIs('library', 'recording')) aria-current="page" @endif>Library</a><a href="{{ route('fleet') }}"
+                    @if (request()->routeIs('fleet')) aria-current="page" @endif>Fleet</a></nav>@endauth
         @endif
         @auth
             <div class="bar-end">
@@ -34,7 +35,7 @@
                     <div class="menu-list" id="account-menu" x-show="isOpen" x-cloak x-on:click.outside="close" x-on:keydown.escape="close">
                         <p><b>{{ auth()->user()->name }}</b><br>{{ auth()->user()->company->name }}, {{ auth()->user()->role->value }}</p>
                         <a class="for-phone" href="{{ route('board') }}">Board</a><a class="for-phone"
-                            href="{{ route('library') }}">Library</a>
+                            href="{{ route('library') }}">Library</a><a class="for-phone" href="{{ route('fleet') }}">Fleet</a>
                         @if (auth()->user()->role === \App\Models\Role::Lead)
                             <a href="{{ route('people') }}">People</a>
                         @endif

@@ -15,7 +15,7 @@ final class ServiceDue
     public function of(ServiceInput $in): CalculationResult
     {
         $engine = new EngineHours($in);
-        $items = array_map(static fn(ServiceItem $item): DueItem => new DueItem($item, $in, $engine), array_values($in->items));
+        $items = self::items($in, $engine);
         $counts = ['ok' => 0, 'soon' => 0, 'overdue' => 0, 'never' => 0];
         foreach ($items as $item) {
             $counts[$item->state]++;
@@ -30,6 +30,12 @@ final class ServiceDue
             'counts' => $counts,
             'visits' => $this->visits($items, $in),
         ], $this->findings($items, $in, $engine)->worstFirst(), $this->working($items, $in, $engine)->lines);
+    }
+
+    /** @return list<DueItem> each item that is in force */
+    public static function items(ServiceInput $in, EngineHours $engine): array
+    {
+        return array_map(static fn(ServiceItem $item): DueItem => new DueItem($item, $in, $engine), array_values($in->items));
     }
 
     /**

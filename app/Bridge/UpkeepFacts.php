@@ -1,0 +1,296 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use App\Models\LoadTest;
+use App\Models\LogEntry;
+use App\Models\Run;
+use App\Models\TransferSwitch;
+use App\Models\Upkeep;
+use Escapement\Core\Commissioning\Proof\ProofPart;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Fields;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Schedule\Exercise;
+use Escapement\Core\Schedule\Logbook\LogbookInput;
+use Escapement\Core\Schedule\Service\ServiceInput;
+use Escapement\Core\Schedule\Service\ServiceItem;
+use Escapement\Core\Settings\SiteExercise;
+use Escapement\Core\Wire\Schedule\ExerciseReader;
+use Escapement\Core\Wire\Schedule\LogbookReader;
+use Escapement\Core\Wire\Schedule\ServiceDueReader;
+use Illuminate\Support\Carbon;
+
+/** Logbook, sheet, runs and load tests of a switch as the schedule of the core takes them. One logbook, from which everything reads. */
+final readonly class UpkeepFacts
+{
+    private const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+    private const WEEKS = [7 => 'weekly', 14 => 'fortnightly', 28 => 'four_weekly'];
+
+    /**
+     * @param list<LogEntry> $entries of the switch
+     * @param list<LoadTest> $tests   of the switch, with readings
+     * @param list<Run>      $runs    of the switch
+     */
+    public function __construct(
+        private TransferSwitch $switch,
+        public ?Upkeep $upkeep,
+        private array $entries,
+        private array $tests,
+        private array $runs,
+        public Carbon $now,
+    ) {}
+
+    public static function of(TransferSwitch $switch, Carbon $now): self
+    {
+        return new self(
+            $switch,
+            Upkeep::query()->where('switch_id', $switch->id)->first(),
+            LogEntry::of($switch->id),
+            array_values(LoadTest::query()->with('readings')->where('switch_id', $switch->id)->get()->all()),
+            array_values(Run::query()->with('sheet')->where('switch_id', $switch->id)->get()->all()),
+            $now->copy()->setTimezone($switch->site->timezone),
+        );
+    }
+
+    public function today(): string
+    {
+        return $this->now->format('Y-m-d');
+    }
+
+    /** @return list<string> what service still needs to be known, in words */
+    public function missing(): array
+    {
+        return array_values(array_filter([
+            $this->upkeep?->installed_on === null ? 'when the set was installed' : null,
+            $this->upkeep?->cooling === null ? 'how the engine is cooled' : null,
+            $this->switch->fuel === null ? 'its fuel' : null,
+        ]));
+    }
+
+    /** @throws BadInput */
+    public function service(): ?ServiceInput
+    {
+        $fuel = $this->switch->fuel?->value;
+        if ($this->missing() !== [] || $fuel === 'battery') {
+            return null;
+        }
+        $known = ServiceItem::generic($this->upkeep?->cooling === 'liquid', (string) $fuel);
+        $readings = $history = [];
+        foreach ($this->counted() as $entry) {
+            $day = $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('Y-m-d');
+            if ($entry->kind === 'hours') {
+                $readings[] = ['date' => $day] + $entry->fields;
+            }
+            foreach ($entry->kind === 'service' && is_array($entry->fields['items'] ?? null) ? $entry->fields['items'] : [] as $item) {
+                if (is_string($item) && isset($known[$item])) { // another engine may stand there by now
+                    $history[] = ['item' => $item, 'date' => $day];
+                }
+            }
+        }
+        foreach (isset($known['load_test']) ? $this->closedTests() : [] as $test) {
+            $history[] = ['item' => 'load_test', 'date' => $this->day($test->closed_at ?? $this->now)];
+        }
+
+        return (new ServiceDueReader())->input(self::node([
+            'today' => $this->today(), 'installed' => $this->upkeep?->installed_on?->format('Y-m-d'),
+            'cooling' => $this->upkeep?->cooling, 'fuel' => $fuel, 'readings' => $readings, 'history' => $history,
+        ]));
+    }
+
+    /** The exercise of the sheet, as the schedule takes it; null: none, or one that keeps no weekday. */
+    public function exercise(): ?Exercise
+    {
+        $habit = $this->habit();
+        $every = $habit === null ? null : ($habit->everyDays === 1 ? 'daily' : self::WEEKS[$habit->everyDays] ?? null);
+        if ($habit === null || $every === null) {
+            return null;
+        }
+        $fields = new Fields(self::node([
+            'every' => $every,
+            'time' => sprintf('%02d:%02d', intdiv($habit->minute, 60), $habit->minute % 60),
+            'for_min' => $habit->forMinutes,
+            'with_load' => $habit->withLoad,
+        ] + ($every === 'daily' ? [] : ['day' => self::WEEKDAYS[($habit->day + 6) % 7]])
+            + (in_array($every, ['fortnightly', 'four_weekly'], true) ? ['anchor' => $this->anchor()] : [])));
+
+        return (new ExerciseReader())->read($fields);
+    }
+
+    /** @throws BadInput */
+    public function logbook(Carbon $from, ?LogEntry $more = null): LogbookInput
+    {
+        $entries = array_map(self::wire(...), [...$this->counted(), ...($more === null ? [] : [$more])]);
+        $fuel = $this->switch->fuel->value ?? 'battery';
+        $kw = $this->switch->rated_kw[$fuel] ?? null;
+        $source = $kw === null || $fuel === 'battery' ? null : ['fuel' => $fuel, 'rated_kw' => $kw];
+
+        return (new LogbookReader())->input(self::node([
+            'from' => self::instant($from), 'to' => self::instant($this->now->copy()->addSecond()),
+            'entries' => [...$entries, ...$this->ofTests(), ...$this->ofRuns()],
+        ] + ($source === null ? [] : ['source' => $source])));
+    }
+
+    /**
+     * What a storm asks, as `storm_readiness` reads it; what is not known is left out.
+     *
+     * @return array<string, mixed>
+     */
+    public function readiness(string $id, int $openStops, ?int $alarmsActive, ?int $serviceOverdue): array
+    {
+        $exercises = array_values(array_filter(
+            $this->counted(),
+            static fn(LogEntry $one): bool => $one->kind === 'exercise' && ($one->fields['done'] ?? false) === true,
+        ));
+        $last = $exercises === [] ? null : $exercises[count($exercises) - 1];
+        $rests = array_values(array_filter(
+            $this->counted(),
+            static fn(LogEntry $one): bool => $one->kind === 'battery' && ($one->fields['state'] ?? 'rest') === 'rest',
+        ));
+        $rest = $rests === [] ? null : $rests[count($rests) - 1];
+        $habit = $this->habit();
+
+        return array_filter([
+            'id' => $id,
+            'priority' => $this->upkeep->priority ?? 3,
+            'school' => $this->upkeep->school ?? 'quarterly',
+            'selector' => $this->upkeep?->selector,
+            'open_stops' => $openStops,
+            'outage_test' => $this->outageTest(),
+            'load_test' => $this->loadTest(),
+            'fuel_piped' => $this->switch->fuel?->value === 'natural_gas' ? true : null,
+            'fuel_days' => $this->upkeep?->fuel_days,
+            'battery_installed' => $this->upkeep?->battery_installed_on?->format('Y-m-d'),
+            'battery_rest_v' => $rest?->fields['v'] ?? null,
+            'settings_proven' => $this->settingsOf(array_filter($this->runs, static fn(Run $run): bool => $run->verdict === 'pass')),
+            'settings_now' => $this->switch->sheet === null ? null : self::hash($this->switch->sheet->settings),
+            'last_exercise' => $last === null ? null : $this->day($last->at),
+            'exercise_every_days' => $habit?->everyDays,
+            'alarms_active' => $alarmsActive,
+            'service_overdue' => $serviceOverdue,
+        ], static fn(mixed $value): bool => $value !== null);
+    }
+
+    /** @return list<LogEntry> that were not struck out */
+    public function counted(): array
+    {
+        return array_values(array_filter($this->entries, static fn(LogEntry $one): bool => $one->struck_why === null));
+    }
+
+    /** @return list<LoadTest> that are closed, in order of time */
+    public function closedTests(): array
+    {
+        $closed = array_filter($this->tests, static fn(LoadTest $one): bool => $one->isClosed());
+        usort($closed, static fn(LoadTest $a, LoadTest $b): int => $a->closed_at <=> $b->closed_at);
+
+        return $closed;
+    }
+
+    /** @return array<string, mixed> */
+    private static function wire(LogEntry $entry): array
+    {
+        return ['at' => self::instant($entry->at), 'kind' => $entry->kind] + $entry->fields;
+    }
+
+    /** @return list<array<string, mixed>> load tests are in the logbook without being written there */
+    private function ofTests(): array
+    {
+        $entries = [];
+        foreach ($this->closedTests() as $test) {
+            $readings = $test->readings->whereNull('struck_why')->values();
+            $first = $readings->first();
+            $last = $readings->last();
+            if ($first !== null && $last !== null && $first->taken_at !== null && $last->taken_at !== null) {
+                $entries[] = [
+                    'at' => self::instant($first->taken_at), 'kind' => 'test',
+                    'run_min' => round(abs($first->taken_at->diffInSeconds($last->taken_at)) / 60, 1),
+                    'kw' => max(0.0, round((float) $readings->avg('kw'), 2)),
+                ];
+            }
+        }
+
+        return $entries;
+    }
+
+    /** @return list<array<string, mixed>> signed runs are visits */
+    private function ofRuns(): array
+    {
+        $entries = [];
+        foreach ($this->runs as $run) {
+            $by = mb_substr(trim((string) $run->signed_name), 0, 64);
+            if ($run->signed_at !== null && $run->signed_at >= $run->created_at) {
+                $entries[] = [
+                    'at' => self::instant($run->created_at), 'kind' => 'visit', 'until' => self::instant($run->signed_at),
+                    'by' => $by === '' ? 'not named' : $by,
+                ];
+            }
+        }
+
+        return $entries;
+    }
+
+    /** @return ?array{date: string, result: string} */
+    private function outageTest(): ?array
+    {
+        foreach ($this->switch->proofs->reverse() as $proof) {
+            if ($proof->part === ProofPart::Sensing && in_array($proof->outcome, ['proved', 'failed'], true)) {
+                return ['date' => $this->day($proof->proved_at), 'result' => $proof->outcome === 'proved' ? 'pass' : 'fail'];
+            }
+        }
+
+        return null;
+    }
+
+    /** @return ?array{date: string, result: string} */
+    private function loadTest(): ?array
+    {
+        foreach (array_reverse($this->closedTests()) as $test) {
+            if (in_array($test->verdict, ['pass', 'fail'], true) && $test->closed_at !== null) {
+                return ['date' => $this->day($test->closed_at), 'result' => $test->verdict];
+            }
+        }
+
+        return null;
+    }
+
+    /** @param array<int, Run> $runs */
+    private function settingsOf(array $runs): ?string
+    {
+        $last = $runs === [] ? null : $runs[max(array_keys($runs))];
+
+        return $last === null ? null : self::hash($last->sheet->settings);
+    }
+
+    private function habit(): ?SiteExercise
+    {
+        return $this->switch->sheet === null ? null : SwitchFacts::habits($this->switch->sheet->habits)->exercise;
+    }
+
+    private function anchor(): string
+    {
+        return $this->day($this->switch->sheet->created_at ?? $this->now);
+    }
+
+    private function day(Carbon $at): string
+    {
+        return min($at->copy()->setTimezone($this->switch->site->timezone)->format('Y-m-d'), $this->today());
+    }
+
+    private static function hash(mixed $settings): string
+    {
+        return substr(hash('sha256', json_encode($settings, JSON_THROW_ON_ERROR)), 0, 32);
+    }
+
+    private static function instant(Carbon $at): string
+    {
+        return $at->copy()->utc()->format('Y-m-d\TH:i:s\Z');
+    }
+
+    /** @param array<string, mixed> $input */
+    private static function node(array $input): Node
+    {
+        return Node::fromJson(json_encode($input, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * One line of a logbook. It is never changed, only struck out.
+ *
+ * @property string               $id      from the device that wrote it, so that sending it twice keeps it once
+ * @property int                  $company_id
+ * @property int                  $switch_id
+ * @property int                  $user_id
+ * @property string               $kind
+ * @property Carbon               $at
+ * @property array<string, mixed> $fields  as an entry of `logbook_summary`, in its units
+ * @property ?string              $note
+ * @property ?string              $struck_why
+ * @property User                 $user
+ */
+final class LogEntry extends Model
+{
+    use BelongsToCompany;
+
+    public const UPDATED_AT = null;
+    public $incrementing = false;
+    protected $keyType = 'string';
+    protected $guarded = [];
+
+    /** @return list<self> of a switch, in the order of time; struck ones too */
+    public static function of(int $switchId): array
+    {
+        return array_values(self::query()->with('user')->where('switch_id', $switchId)->get()->sortBy('at')->all());
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['at' => 'datetime', 'fields' => 'array'];
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Upkeep;
+
+use App\Bridge\Units;
+use App\Bridge\UpkeepFacts;
+use App\Models\LogEntry;
+use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
+use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Schedule\Logbook\LogbookSummary;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
+
+/** What the record says of the last year, what was written down, and room for more. */
+final readonly class LogbookPage
+{
+    public SiteStanding $standing;
+    public UpkeepFacts $facts;
+    public UpkeepPage $upkeep;
+    public EntryForm $form;
+    public CalculationResult $summary;
+
+    /** @var list<LogEntry> newest first, struck ones too */
+    public array $entries;
+
+    public function __construct(public TransferSwitch $switch, public string $kind, Carbon $now)
+    {
+        $this->standing = new SiteStanding($switch->site, $switch);
+        $this->upkeep = new UpkeepPage($switch, $now);
+        $this->facts = $this->upkeep->facts;
+        $this->form = new EntryForm(new Units($switch->site->units), $switch->site->timezone, $switch->fuel?->value === 'natural_gas');
+        $this->summary = (new LogbookSummary())->of($this->facts->logbook($now->copy()->subYear()));
+        $this->entries = array_reverse(LogEntry::of($switch->id));
+    }
+
+    /** A figure of the summary by its path, as words. */
+    public function figure(string $path, int $digits = 0, string $unit = ''): string
+    {
+        $value = data_get($this->summary->values, $path);
+
+        return is_int($value) || is_float($value) ? number_format((float) $value, $digits) . ($unit === '' ? '' : " $unit") : 'not known';
+    }
+
+    /** @return ?array<string, mixed> */
+    public function sinceVisit(): ?array
+    {
+        $since = $this->summary->values['since_visit'] ?? null;
+
+        return is_array($since) ? $since : null;
+    }
+
+    public function freshId(): string
+    {
+        return (string) Str::uuid();
+    }
+
+    public function nowLocal(): string
+    {
+        return $this->facts->now->format('Y-m-d\TH:i');
+    }
+
+    public function at(LogEntry $entry): string
+    {
+        return $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('j M Y H:i');
+    }
+
+    /** What an entry says, in words. */
+    public function words(LogEntry $entry): string
+    {
+        $fields = $this->form->fields($entry->kind);
+        $words = [];
+        foreach ($entry->fields as $name => $value) {
+            $field = $fields[$name] ?? ['label' => ucfirst($name)];
+            $unit = $field['unit'] ?? '';
+            $words[] = match (true) {
+                $name === 'items' && is_array($value) => implode(', ', array_map(
+                    static fn(mixed $one): string => UpkeepPage::item(is_string($one) ? $one : ''),
+                    $value,
+                )),
+                isset($field['choices']) => lcfirst($field['label']) . ' ' . ($field['choices'][is_bool($value)
+                    ? ($value ? 'yes' : 'no')
+                    : (is_scalar($value) ? (string) $value : '')] ?? ''),
+                ($field['type'] ?? '') === 'time' && is_string($value) => lcfirst($field['label']) . ' '
+                    . Carbon::parse($value)->setTimezone($this->switch->site->timezone)->format('j M H:i'),
+                is_numeric($value) => lcfirst($field['label']) . ' ' . $this->shown((float) $value, $unit),
+                default => is_scalar($value) ? (string) $value : '',
+            };
+        }
+
+        return implode(', ', $words);
+    }
+
+    private function shown(float $value, string $unit): string
+    {
+        $isGallons = $unit === 'gal';
+
+        return +round($isGallons ? $value / 3.785411784 : $value, 2) . ($unit === '' ? '' : " $unit");
+    }
+}

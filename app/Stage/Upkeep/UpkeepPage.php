@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Upkeep;
+
+use App\Bridge\UpkeepFacts;
+use App\Drawing\Ruler\YearRuler;
+use App\Models\LoadTest;
+use App\Models\LogEntry;
+use App\Models\TransferSwitch;
+use App\Stage\SiteStanding;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Input\BadInput;
+use Escapement\Core\Schedule\Day;
+use Escapement\Core\Schedule\Occurrence;
+use Escapement\Core\Schedule\Service\DueItem;
+use Escapement\Core\Schedule\Service\EngineHours;
+use Escapement\Core\Schedule\Service\ServiceDue;
+use Escapement\Core\Schedule\SwitchCalendar;
+use Escapement\Core\Schedule\SwitchExercise;
+use Escapement\Core\Schedule\Zone;
+use Illuminate\Support\Carbon;
+
+/** When the set starts by itself, what is due on it, and when somebody goes there. */
+final readonly class UpkeepPage
+{
+    private const AHEAD_DAYS = 120;
+    private const SHOWN = 8;
+
+    public SiteStanding $standing;
+    public UpkeepFacts $facts;
+    public ?SwitchCalendar $calendar;
+
+    /** @var list<DueItem> the most urgent first */
+    public array $due;
+
+    /** @var list<array{date: string, items: list<string>, minutes: float, skills: list<string>}> */
+    public array $visits;
+
+    /** @var list<Finding> */
+    public array $findings;
+
+    public ?float $hoursNow;
+
+    /** Why nothing can be said of what is due. */
+    public ?string $problem;
+
+    public function __construct(public TransferSwitch $switch, Carbon $now)
+    {
+        $this->standing = new SiteStanding($switch->site, $switch);
+        $this->facts = UpkeepFacts::of($switch, $now);
+        $exercise = $this->facts->exercise();
+        $today = (int) Day::read($this->facts->today());
+        $this->calendar = $exercise === null ? null : new SwitchCalendar(
+            new SwitchExercise((string) $switch->id, new Zone($switch->site->timezone), $exercise),
+            $today,
+            $today + self::AHEAD_DAYS,
+        );
+        $service = $problem = null;
+        try {
+            $service = $this->facts->service();
+        } catch (BadInput $bad) {
+            $problem = 'The logbook and the day of installation do not fit together: ' . lcfirst($bad->getMessage());
+        }
+        $this->problem = $problem;
+        $result = $service === null ? null : (new ServiceDue())->of($service);
+        $items = $service === null ? [] : ServiceDue::items($service, new EngineHours($service));
+        usort($items, static fn(DueItem $a, DueItem $b): int => ($a->due ?? PHP_INT_MAX) <=> ($b->due ?? PHP_INT_MAX));
+        $this->due = $items;
+        $this->findings = $result->findings ?? [];
+        /** @var list<array{date: string, items: list<string>, minutes: float, skills: list<string>}> $visits */
+        $visits = $result->values['visits'] ?? [];
+        $this->visits = $visits;
+        $hours = $result->values['hours_now'] ?? null;
+        $this->hoursNow = is_float($hours) ? $hours : null;
+    }
+
+    public function ruler(int $width = 760): YearRuler
+    {
+        $days = array_map(fn(Occurrence $one): int => intdiv($one->utcS + $one->offsetS, Day::S), $this->calendar->occurrences ?? []);
+        $done = array_values(array_filter($this->facts->counted(), static fn(LogEntry $one): bool => $one->kind === 'exercise'));
+        $overdue = array_filter($this->due, static fn(DueItem $one): bool => $one->due !== null);
+
+        return new YearRuler(
+            (int) Day::read($this->facts->today()),
+            $days,
+            array_map(fn(LogEntry $one): array => [$this->dayOf($one->at), ($one->fields['done'] ?? false) === true], $done),
+            array_map(
+                fn(LoadTest $test): array => [$this->dayOf($test->closed_at ?? Carbon::now()), $test->verdict === 'pass'],
+                $this->facts->closedTests(),
+            ),
+            array_map(static fn(DueItem $one): array => [(int) $one->due, $one->item->id], array_values($overdue)),
+            $width,
+        );
+    }
+
+    /** @return list<Occurrence> the next starts */
+    public function next(): array
+    {
+        return array_slice($this->calendar->occurrences ?? [], 0, self::SHOWN);
+    }
+
+    public static function local(Occurrence $one): string
+    {
+        return gmdate('D j M Y, H:i', $one->utcS + $one->offsetS);
+    }
+
+    public static function day(?int $day): string
+    {
+        return $day === null ? 'not known' : gmdate('j M Y', $day * Day::S);
+    }
+
+    public static function item(string $id): string
+    {
+        return ucfirst(str_replace('_', ' ', $id));
+    }
+
+    /** Why it is due then, in one line. */
+    public static function working(DueItem $one): string
+    {
+        $words = [];
+        if ($one->hours !== null && $one->dueH !== null) {
+            $since = $one->lastH === null ? 'the beginning' : sprintf('%.1f h', $one->lastH);
+            $words[] = sprintf('%g h after %s, at %.1f h', $one->hours, $since, $one->dueH);
+        }
+        if ($one->months !== null) {
+            $words[] = "$one->months months after " . ($one->lastDay === null ? 'installation' : self::day($one->lastDay));
+        }
+
+        return implode('; ', $words) . ($one->item->isGeneric ? '; generic interval' : '');
+    }
+
+    private function dayOf(Carbon $at): int
+    {
+        return (int) Day::read($at->copy()->setTimezone($this->switch->site->timezone)->format('Y-m-d'));
+    }
+}

@@ -1,0 +1,68 @@
+@extends('layouts.app')
+@section('title', 'Fleet before a storm')
+@section('content')
+    <main id="main" class="main fleet">
+        <div class="head">
+            <div>
+                <h1>Before a storm</h1>
+                <p>{{ $page->counts['ready'] }} ready, {{ $page->counts['watch'] }} to watch, {{ $page->counts['act'] }} to act on,
+                    {{ $page->counts['not_ready'] }} not ready. What is not known counts nearly as bad as
+                    bad.{{ $page->withoutEngine > 0 ? " $page->withoutEngine without a generator not judged." : '' }}</p>
+            </div>
+        </div>
+        @if ($page->rows === [])
+            <p class="quiet">No switch yet.</p>
+        @else
+            <div class="scroll-x" tabindex="0" role="region" aria-label="Fleet, scrollable">
+                <table class="ruled fleet-table">
+                    <thead>
+                        <tr>
+                            <th></th>
+                            <th>Site, most urgent first</th>
+                            <th>Readiness</th>
+                            <th>What costs it most</th>
+                            <th>Least work to reach 85</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        @foreach ($page->rows as $row)
+                            @php($work = $row->work())
+                            <tr>
+                                <td><x-glyph :kind="$row->severity()" /></td>
+                                <th scope="row"><a href="{{ route('schedule', $row->switch) }}">{{ $row->switch->site->name }}</a>
+                                    <small>{{ $row->switch->site->installation->short() }}</small>
+                                </th>
+                                <td>
+                                    <svg class="score" width="104" height="20" viewBox="0 0 104 20" role="img"
+                                        aria-label="{{ round($row->of->score) }} of 100">
+                                        @for ($i = 0; $i < 10; $i++)
+                                            <path d="M{{ 2 + 10 * $i }} 19l6 -16h2l2 16z" @class(['full' => $row->of->score >= 10 * ($i + 1) - 5]) />
+                                        @endfor
+                                        <path class="target" d="M86 0v20" />
+                                    </svg>
+                                    <b class="fig">{{ round($row->of->score) }}</b> <small>{{ $row->grade() }}</small>
+                                </td>
+                                <td>{{ $row->reason() }}</td>
+                                <td>{{ $work['words'] }}
+                                    @if ($work['minutes'] > 0)
+                                        <small class="fig">{{ $work['minutes'] }} min to {{ $work['score'] }}</small>
+                                    @endif
+                                </td>
+                            </tr>
+                        @endforeach
+                    </tbody>
+                </table>
+            </div>
+            <section class="block" aria-labelledby="fleet-findings">
+                <h2 id="fleet-findings">Findings</h2>
+                <div class="two-blocks">
+                    @foreach ($page->findings as $finding)
+                        <x-finding :finding="$finding" />
+                    @endforeach
+                </div>
+            </section>
+        @endif
+        <p class="working">Weights and minutes are planning figures, to be confirmed by you. No engine is run in a storm to see whether it
+            works with people near it.</p>
+    </main>
+@endsection

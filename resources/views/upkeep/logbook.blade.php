@@ -1,0 +1,86 @@
+@extends('layouts.site', ['standing' => $page->standing, 'here' => 'logbook'])
+@section('title', $page->switch->site->name . ': logbook')
+@section('main')
+    <div class="head">
+        <div>
+            <h1>Logbook</h1>
+            <p>The last twelve months</p>
+        </div>
+    </div>
+    @if (auth()->user()->role->mayWrite())
+        @include('upkeep.partials._entry')
+    @endif
+    @php($since = $page->sinceVisit())
+    @if ($since)
+        <section class="block" aria-labelledby="since">
+            <h2 id="since">Since {{ $since['by'] }} was here</h2>
+            <p>{{ \Illuminate\Support\Carbon::parse($since['at'])->setTimezone($page->switch->site->timezone)->format('j M Y') }}:
+                {{ $since['starts'] }} starts, {{ number_format($since['run_h'], 1) }} h run, {{ $since['outages'] }} outages,
+                {{ $since['alarms'] }} alarms, {{ $since['exercises_missed'] }} exercises missed.
+                {{ $since['settings_changed'] === null ? '' : ($since['settings_changed'] ? 'The settings were changed.' : 'The settings are the same.') }}
+            </p>
+        </section>
+    @endif
+    <section class="block" aria-labelledby="year">
+        <h2 id="year">What the record says</h2>
+        <dl class="pairs">
+            <div>
+                <dt>Hours run</dt>
+                <dd class="fig">{{ $page->figure('hours.total', 1, 'h') }}</dd>
+            </div>
+            <div>
+                <dt>Hours on the meter that nobody wrote down</dt>
+                <dd class="fig">{{ $page->figure('meter.unexplained_h', 1, 'h') }}</dd>
+            </div>
+            <div>
+                <dt>Outages, and how much of them was carried</dt>
+                <dd class="fig">{{ $page->figure('outages.count') }}, {{ $page->figure('outages.carried_pct', 1, '%') }}</dd>
+            </div>
+            <div>
+                <dt>Exercises done</dt>
+                <dd class="fig">{{ $page->figure('exercises.done_pct', 0, '%') }}</dd>
+            </div>
+            <div>
+                <dt>Fuel against what the runs explain</dt>
+                <dd class="fig">{{ $page->figure('fuel.ratio', 2) }}</dd>
+            </div>
+        </dl>
+    </section>
+    <section class="block" aria-labelledby="lines">
+        <h2 id="lines">Entries</h2>
+        @if ($page->entries === [])
+            <p class="quiet">None yet. Signed runs and closed load tests count by themselves.</p>
+        @endif
+        <ol class="log-lines">
+            @foreach ($page->entries as $entry)
+                <li @class(['is-struck' => $entry->struck_why !== null])>
+                    <p><span class="fig">{{ $page->at($entry) }}</span>
+                        <b>{{ \App\Stage\Upkeep\EntryForm::kinds()[$entry->kind] ?? $entry->kind }}</b> {{ $page->words($entry) }}
+                        <small>{{ $entry->user->name }}{{ $entry->note ? ': ' . $entry->note : '' }}</small>
+                    </p>
+                    @if ($entry->struck_why !== null)
+                        <p><small>Struck out: {{ $entry->struck_why }}</small></p>
+                    @elseif (auth()->user()->role->mayWrite())
+                        <details>
+                            <summary>Strike out</summary>
+                            <form method="post" action="{{ route('logbook.strike', [$page->switch, $entry->id]) }}" class="keep-template">
+                                @csrf @method('delete')
+                                <div class="field"><label for="why-{{ $entry->id }}">Why it does not count</label><input
+                                        id="why-{{ $entry->id }}" class="form-control" name="why" maxlength="300"></div>
+                                <button class="btn btn-outline-primary" type="submit">Strike out</button>
+                            </form>
+                        </details>
+                    @endif
+                </li>
+            @endforeach
+        </ol>
+    </section>
+@endsection
+@section('aside')
+    <h2 class="aside-head">Findings here</h2>
+    @forelse ($page->summary->findings as $finding)
+        <x-finding :finding="$finding" />
+    @empty
+        <p class="quiet">None.</p>
+    @endforelse
+@endsection

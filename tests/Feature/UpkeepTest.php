@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\LogEntry;
+use App\Models\TransferSwitch;
+use App\Models\Upkeep;
+use Escapement\Core\Plant\InstallationKind;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+/** Schedule, logbook and fleet: one record, from which all of them read. */
+final class UpkeepTest extends TestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Carbon::setTestNow('2026-11-26T15:00:00Z');
+    }
+
+    protected function tearDown(): void
+    {
+        Carbon::setTestNow();
+        parent::tearDown();
+    }
+
+    /** @return iterable<string, array{InstallationKind}> */
+    public static function kinds(): iterable
+    {
+        foreach (InstallationKind::cases() as $kind) {
+            yield $kind->value => [$kind];
+        }
+    }
+
+    #[Test, DataProvider('kinds')]
+    public function every_type_has_a_schedule_a_logbook_and_a_place_in_the_fleet(InstallationKind $kind): void
+    {
+        $switch = $this->switchOf($this->signIn(), $kind);
+        $this->get("/switches/$switch->id/schedule")->assertOk()->assertSee('Not known: when the set was installed')
+            ->assertSee('start battery disconnected');
+        $this->get("/switches/$switch->id/logbook")->assertOk()->assertSee('None yet');
+        $this->get("/switches/$switch->id/schedule.ics")->assertOk()->assertSee('BEGIN:VCALENDAR');
+        $fleet = $this->get('/fleet')->assertOk();
+        $kind->hasGenerator()
+            ? $fleet->assertSee('Fern Hill 3')->assertSee('not known')
+            : $fleet->assertSee('1 without a generator not judged')->assertDontSee('Fern Hill 3');
+    }
+
+    #[Test]
+    public function what_was_done_is_due_again_later_and_the_fleet_sees_it(): void
+    {
+        $switch = $this->known();
+        $this->get("/switches/$switch->id/schedule")->assertSee('Oil and filter')->assertSee('not on record');
+        $this->write($switch, 'hours', ['hours' => '120,5'], '2026-11-20T10:00')->assertSessionHasNoErrors();
+        $this->write($switch, 'service', [], '2026-11-20T10:30', ['items' => ['oil_and_filter']])->assertSessionHasNoErrors();
+        $this->get("/switches/$switch->id/schedule")->assertSee('24 months after 20 Nov 2026')->assertSee('120.5 h');
+        $before = $this->score($switch);
+        $this->write($switch, 'exercise', ['done' => 'yes', 'run_min' => '12'], '2026-11-25T09:00')->assertSessionHasNoErrors();
+        self::assertGreaterThan($before, $this->score($switch));
+    }
+
+    #[Test]
+    public function an_entry_sent_twice_is_kept_once_and_struck_out_it_counts_no_more(): void
+    {
+        $switch = $this->known();
+        $id = (string) Str::uuid();
+        foreach ([1, 2] as $ignored) {
+            $this->write($switch, 'alarm', ['code' => 'overcrank'], '2026-11-20T10:00', ['id' => $id])->assertSessionHasNoErrors();
+        }
+        self::assertSame(1, LogEntry::query()->count());
+        $this->get("/switches/$switch->id/logbook")->assertSee('An alarm is not cleared');
+        $this->delete("/switches/$switch->id/logbook/$id", ['why' => ''])->assertSessionHasErrors('why');
+        $this->delete("/switches/$switch->id/logbook/$id", ['why' => 'other site'])->assertSessionHasNoErrors();
+        $this->get("/switches/$switch->id/logbook")->assertDontSee('An alarm is not cleared')->assertSee('Struck out: other site');
+    }
+
+    #[Test]
+    public function gallons_are_typed_on_a_us_site_and_litres_are_kept(): void
+    {
+        $switch = $this->known();
+        $this->write($switch, 'fuel_fill', ['amount' => '100'], '2026-11-20T10:00')->assertSessionHasNoErrors();
+        self::assertEqualsWithDelta(378.54, LogEntry::query()->firstOrFail()->fields['amount'], 0.01);
+        $this->get("/switches/$switch->id/logbook")->assertSee('100 gal');
+    }
+
+    /** @return iterable<string, array{string, array<string, string>, array<string, mixed>, string}> */
+    public static function faults(): iterable
+    {
+        yield 'hours in words' => ['hours', ['hours' => 'many'], [], 'f.hours'];
+        yield 'no hours' => ['hours', [], [], 'f.hours'];
+        yield 'an outage that ends before it begins' => ['outage', ['end' => '2026-11-19T10:00'], [], 'f.end'];
+        yield 'an hour that is none' => ['outage', ['end' => 'soon'], [], 'f.end'];
+        yield 'what did not run and ran' => ['exercise', ['done' => 'no', 'run_min' => '12'], [], 'f.run_min'];
+        yield 'no service' => ['service', [], ['items' => []], 'items'];
+        yield 'an alarm without a name' => ['alarm', [], [], 'f.code'];
+        yield 'the future' => ['alarm', ['code' => 'x'], ['at' => '2027-01-01T10:00'], 'at'];
+        yield 'no day' => ['alarm', ['code' => 'x'], ['at' => 'yesterday'], 'at'];
+        yield 'no such kind' => ['party', [], [], 'kind'];
+    }
+
+    /**
+     * @param array<string, string> $fields
+     * @param array<string, mixed>  $more
+     */
+    #[Test, DataProvider('faults')]
+    public function what_cannot_be_read_is_said_at_its_field_and_nothing_is_written(
+        string $kind,
+        array $fields,
+        array $more,
+        string $field,
+    ): void {
+        $switch = $this->known();
+        $this->write($switch, $kind, $fields, '2026-11-20T10:00', $more)->assertSessionHasErrors($field);
+        self::assertSame(0, LogEntry::query()->count());
+    }
+
+    #[Test]
+    public function outages_that_overlap_are_refused(): void
+    {
+        $switch = $this->known();
+        $this->write($switch, 'outage', ['end' => '2026-11-20T12:00', 'transfer_s' => '14'], '2026-11-20T10:00')
+            ->assertSessionHasNoErrors();
+        $this->write($switch, 'outage', ['end' => '2026-11-20T13:00'], '2026-11-20T11:00')->assertSessionHasErrors('at');
+        $this->get("/switches/$switch->id/logbook")->assertSee('1, 99.8 %');
+    }
+
+    #[Test]
+    public function a_day_of_installation_after_the_first_entry_is_said_and_breaks_no_page(): void
+    {
+        $switch = $this->known();
+        $this->write($switch, 'hours', ['hours' => '5'], '2022-06-01T10:00')->assertSessionHasNoErrors();
+        Upkeep::query()->update(['installed_on' => '2025-01-01']);
+        $this->get("/switches/$switch->id/schedule")->assertOk()->assertSee('do not fit together');
+        $this->get("/switches/$switch->id/logbook")->assertOk();
+        $this->get('/fleet')->assertOk();
+    }
+
+    private function known(): TransferSwitch
+    {
+        $user = $this->signIn();
+        $switch = $this->switchOf($user);
+        $switch->update(['fuel' => 'lp', 'rated_kw' => ['lp' => 20]]);
+        Upkeep::query()->create([
+            'company_id' => $user->company_id, 'switch_id' => $switch->id, 'user_id' => $user->id, 'installed_on' => '2022-05-01',
+            'cooling' => 'air', 'selector' => 'auto',
+        ]);
+
+        return $switch;
+    }
+
+    /**
+     * @param array<string, string> $fields
+     * @param array<string, mixed>  $more
+     */
+    private function write(
+        TransferSwitch $switch,
+        string $kind,
+        array $fields,
+        string $at,
+        array $more = [],
+    ): TestResponse {
+        return $this->post("/switches/$switch->id/logbook", $more + [
+            'id' => (string) Str::uuid(), 'kind' => $kind, 'at' => $at, 'f' => $fields,
+        ]);
+    }
+
+    private function score(TransferSwitch $switch): int
+    {
+        preg_match('/aria-label="(\d+) of 100"/', (string) $this->get('/fleet')->getContent(), $found);
+
+        return (int) ($found[1] ?? 0);
+    }
+}

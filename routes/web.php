@@ -98,6 +98,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
     Route::get('/switches/{switch}/load-tests', LoadTest\ShowLoadTests::class)->name('load-tests');
     Route::get('/load-tests/{test}', LoadTest\ShowLoadTest::class)->name('load-test');
+    Route::get('/load-tests/{test}/read', LoadTest\ShowReading::class)->name('load-test.screen');
     Route::get('/load-tests/{test}/plan.pdf', LoadTest\PrintLoadTest::class)->name('load-test.pdf');
     Route::get('/load-tests/{test}/readings.csv', LoadTest\ExportLoadTest::class)->name('load-test.csv');
     Route::get('/load-tests/{test}/date.ics', LoadTest\ExportTestDate::class)->name('load-test.ics');
@@ -180,6 +181,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/load-tests/{test}/readings', LoadTest\AddReading::class)->name('load-test.read');
         Route::delete('/load-tests/{test}/readings/{reading}', LoadTest\StrikeReading::class)
             ->whereUuid('reading')->name('load-test.strike');
+        Route::post('/load-tests/{test}/readings/batch', LoadTest\TakeReadings::class)->name('load-test.batch');
         Route::post('/load-tests/{test}/close', LoadTest\CloseLoadTest::class)->name('load-test.close');
         Route::post('/runs/{run}/marks', Commissioning\TakeMarks::class)->name('marks');
         Route::post('/runs/{run}/answers', Commissioning\TakeAnswers::class)->name('answers');

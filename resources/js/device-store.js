@@ -2,7 +2,7 @@
 
 const open = () =>
     new Promise((resolve, reject) => {
-        const request = indexedDB.open('escapement', 3);
+        const request = indexedDB.open('escapement', 4);
         request.onupgradeneeded = () => {
             const db = request.result;
             const add = (name, keyPath) => (db.objectStoreNames.contains(name) ? null : db.createObjectStore(name, { keyPath }));
@@ -10,6 +10,7 @@ const open = () =>
             add('runs', 'run');
             add('answers', 'id')?.createIndex('run', 'run');
             add('photos', 'id')?.createIndex('run', 'run');
+            add('readings', 'id')?.createIndex('run', 'run');
         };
         request.onsuccess = () => {
             request.result.onversionchange = () => request.result.close(); // a newer page must not wait for this one
@@ -55,3 +56,7 @@ export const answersOf = (run) => allOf('answers', run);
 export const savePhoto = (photo) => withStore('photos', 'readwrite', (store) => store.put(photo));
 export const dropPhoto = (id) => withStore('photos', 'readwrite', (store) => store.delete(id));
 export const photosOf = (run) => allOf('photos', run);
+/** A reading of a load test: `id`, `run` (the test), `order`, its `maker`, what was `typed`; it is here until the server has it. */
+export const saveReading = (one) => withStore('readings', 'readwrite', (store) => store.put(one));
+export const dropReading = (id) => withStore('readings', 'readwrite', (store) => store.delete(id));
+export const readingsOf = (test) => allOf('readings', test);

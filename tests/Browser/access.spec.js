@@ -24,6 +24,7 @@ const views = {
     'circuit, terminals': '/switches/4/circuit/terminals',
     'outgoing ways': '/switches/6/ways',
     fleet: '/fleet',
+    'load test, reading': '/load-tests/6/read',
     schedule: '/switches/1/schedule',
     logbook: '/switches/1/logbook',
     library: '/library',

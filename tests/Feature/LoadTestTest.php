@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Bridge\LoadTestFacts;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
 use App\Models\TransferSwitch;
@@ -184,6 +185,41 @@ final class LoadTestTest extends TestCase
         $this->get($page)->assertSee('aria-label="Oil pressure: Falls 30 kPa a year (4 tests', false);
         LoadTest::query()->orderBy('id')->firstOrFail()->update(['plan' => ['fuel' => 'lp']]);
         $this->get($page)->assertDontSee('finding-worsening', false)->assertSee('finding-not-comparable', false);
+    }
+
+    #[Test]
+    public function readings_of_a_phone_arrive_once_and_what_two_people_read_at_once_is_kept_and_said(): void
+    {
+        $switch = $this->planned();
+        $this->post("/switches/$switch->id/load-tests", ['profile' => 'semi_annual', 'bank_elements' => '5, 5', 'use_building' => '1']);
+        $test = LoadTest::query()->firstOrFail();
+        $phases = (new LoadTestFacts($switch->fresh(['site', 'loads', 'plan']) ?? $switch))->phases();
+        $reading = static fn(string $at, array $more = []): array => $more + [
+            'id' => (string) Str::uuid(), 'taken_at' => $at, 'v' => array_fill(0, $phases, 120), 'a' => array_fill(0, $phases, 40),
+            'hz' => 60.1, 'oil' => 58,
+        ];
+        Carbon::setTestNow('2026-11-26T10:00:00Z');
+        $first = $reading('2026-11-26T09:00:00.000Z');
+        $page = "/load-tests/$test->id/readings/batch";
+        foreach ([1, 2] as $ignored) { // the answer was lost on its way back
+            $this->postJson($page, ['readings' => [$first]])->assertOk()->assertJson(['kept' => [$first['id']], 'refused' => []]);
+        }
+        self::assertSame(1, LoadReading::query()->count());
+        self::assertEqualsWithDelta(399.9, LoadReading::query()->firstOrFail()->oil_kpa, 0.1); // psi on a US site
+
+        $second = $reading('2026-11-26T09:00:12.000Z');
+        $bad = $reading('2026-11-26T09:05:00.000Z', ['hz' => 'fast']);
+        $early = $reading('2026-11-26T11:00:00.000Z');
+        $answer = $this->postJson($page, ['readings' => [$second, $bad, 'nonsense', $early]])->assertOk();
+        self::assertSame([$second['id']], $answer->json('kept'));
+        self::assertCount(3, $answer->json('refused'));
+        self::assertStringContainsString('Read twice', (string) LoadReading::query()->whereKey($second['id'])->value('struck_why'));
+        self::assertCount(1, $answer->json('taken'));
+        $this->get("/load-tests/$test->id/read")->assertOk()->assertSee('Read with all covers on');
+        $this->postJson($page, ['readings' => 'many'])->assertUnprocessable();
+        $this->post("/load-tests/$test->id/close");
+        LoadTest::query()->update(['closed_at' => now()]);
+        $this->postJson($page, ['readings' => [$reading('2026-11-26T09:30:00.000Z')]])->assertConflict();
     }
 
     private function planned(): TransferSwitch

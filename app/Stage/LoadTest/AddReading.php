@@ -21,7 +21,7 @@ final readonly class AddReading
         abort_if($test->isClosed(), 409, 'This test is closed; its readings stay as they are.');
         $test->load('switch.site');
         $phases = (new LoadTestFacts($test->switch->load(['loads', 'plan'])))->phases();
-        $columns = (new ReadingRequest($test, $phases))->columns($request);
+        $columns = (new ReadingRequest($test, $phases))->columns($request->all());
         /** @var User $user */
         $user = $request->user();
         DB::transaction(static function () use ($test, $columns, $user): void {

@@ -6,22 +6,30 @@ namespace App\Stage\LoadTest;
 
 use App\Bridge\Units;
 use App\Models\LoadTest;
-use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Validator;
+use Illuminate\Validation\ValidationException;
 
 /** One reading as it is typed on site, in the units of the site. */
 final readonly class ReadingRequest
 {
     public function __construct(private LoadTest $test, private int $phases) {}
 
-    /** @return array<string, mixed> columns of a reading */
-    public function columns(Request $request): array
+    /**
+     * @param array<mixed> $typed `taken_at` of a device, else the hour on site as `time`
+     *
+     * @return array<string, mixed> columns of a reading
+     *
+     * @throws ValidationException
+     */
+    public function columns(array $typed): array
     {
         $site = $this->test->switch->site;
         $units = new Units($site->units);
         $legs = ['array', "size:$this->phases"];
-        $fields = $request->validate([
-            'id' => ['required', 'uuid'], 'time' => ['required', 'date_format:H:i:s,H:i'],
+        $fields = Validator::make($typed, [
+            'id' => ['required', 'uuid'], 'time' => ['required_without:taken_at', 'date_format:H:i:s,H:i'],
+            'taken_at' => ['nullable', 'date_format:Y-m-d\\TH:i:s.v\\Z'],
             'v' => ['required', ...$legs], 'v.*' => ['required', 'numeric', 'between:0,1000'],
             'a' => ['required', ...$legs], 'a.*' => ['required', 'numeric', 'between:0,10000'],
             'hz' => ['required', 'numeric', 'between:0,100'], 'kw' => ['nullable', 'numeric', 'between:0,100000'],
@@ -33,13 +41,15 @@ final readonly class ReadingRequest
             'a.*.*' => 'Amperes of this leg, from 0 to 10 000.', 'hz.*' => 'Hertz, as 60.02.', 'kw.*' => 'Kilowatts, or nothing.',
             'oil.*' => 'A number, or nothing.', 'coolant.*' => 'A number, or nothing.', 'exhaust.*' => 'A number, or nothing.',
             'battery_v.*' => 'Volts, or nothing.', 'note.*' => 'Up to 300 characters.',
-        ]);
+        ])->validate();
         $number = static fn(string $key): ?float => isset($fields[$key]) ? (float) $fields[$key] : null;
         $celsius = static fn(?float $typed): ?float => $typed === null ? null : round($units->toCelsius($typed), 1);
         $oil = $number('oil');
 
         return [
-            'id' => strtolower($fields['id']), 'taken_at' => $this->moment((string) $fields['time'], $site->timezone),
+            'id' => strtolower($fields['id']), 'taken_at' => isset($fields['taken_at'])
+                ? Carbon::parse((string) $fields['taken_at'])
+                : $this->moment((string) $fields['time'], $site->timezone),
             'v_v' => array_map(floatval(...), array_values($fields['v'])), 'a_a' => array_map(floatval(...), array_values($fields['a'])),
             'hz' => $number('hz'), 'kw' => $number('kw'),
             'oil_kpa' => $oil === null ? null : round($units->toKilopascals($oil), 1),

@@ -22,6 +22,8 @@
         <span><a href="{{ route('load-test.csv', $page->test) }}">Readings, CSV</a></span>
     </p>
     @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+        <p><a class="btn btn-primary btn-glove" href="{{ route('load-test.screen', $page->test) }}">Read on this phone, without a network too</a>
+        </p>
         <form method="post" action="{{ route('load-test.read', $page->test) }}" class="block reading-form">
             @csrf
             <h2>Read now</h2>

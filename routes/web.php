@@ -28,6 +28,12 @@ Route::middleware('guest')->group(static function (): void {
     Route::post('/login', Account\SignIn::class);
 });
 
+// One-time links: to begin, to join, to choose another password.
+Route::middleware('throttle:owner')->group(static function (): void {
+    Route::get('/join/{token}', Account\ShowJoin::class)->name('join');
+    Route::post('/join/{token}', Account\Join::class)->name('join.use');
+});
+
 // For owners, who have no account: a link that ends by itself, and can be ended.
 Route::middleware(['throttle:owner', ByLink::class])->group(static function (): void {
     Route::get('/owner/{token}', Handover\ShowOwner::class)->name('owner');
@@ -38,6 +44,7 @@ Route::middleware(['throttle:owner', ByLink::class])->group(static function (): 
 Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::post('/logout', Account\SignOut::class)->name('logout');
     Route::get('/account', Account\ShowAccount::class)->name('account');
+    Route::delete('/account/sessions/{session}', Account\EndSession::class)->where('session', '[0-9a-f]{32}')->name('session.end');
     Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:password')->name('password');
 
     Route::get('/', Board\ShowBoard::class)->name('board');
@@ -120,6 +127,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::get('/people', People\ShowPeople::class)->name('people');
         Route::put('/company', People\SaveCompany::class)->name('company.save');
         Route::post('/people', People\AddPerson::class)->name('people.add');
+        Route::post('/people/{person}/link', People\MakeResetLink::class)->name('people.link');
         Route::put('/people/{person}', People\ChangePerson::class)->name('people.change');
     });
 

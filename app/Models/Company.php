@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $name
  * @property ?string $telephone
  * @property ?string $address
+ * @property bool   $is_demo   made up, as are its sites and people
  * @property ?string $licence   as the law where they work asks it on paper
  */
 final class Company extends Model
@@ -27,5 +28,10 @@ final class Company extends Model
     public function headLines(): array
     {
         return array_values(array_filter([$this->address, $this->telephone, $this->licence]));
+    }
+
+    protected function casts(): array
+    {
+        return ['is_demo' => 'boolean'];
     }
 }

@@ -81,7 +81,7 @@ final class DatabaseSeeder extends Seeder
     {
         $company = Company::query()->create([
             'name' => 'Lantern Bay Standby Service', 'telephone' => '+1 555 0142', 'address' => '8 Quay Road, Lantern Bay',
-            'licence' => 'Electrical contractor, licence 00-1842',
+            'licence' => 'Electrical contractor, licence 00-1842', 'is_demo' => true,
         ]);
         $user = static fn(string $name, string $email, Role $role, string $password, Company $of): User => User::query()->create([
             'company_id' => $of->id, 'name' => $name, 'email' => $email, 'role' => $role, 'password' => $password,
@@ -89,7 +89,7 @@ final class DatabaseSeeder extends Seeder
         $this->rosa = $user('Rosa Vance', 'rosa@lantern.example', Role::Lead, 'lantern-demo', $company);
         $this->milo = $user('Milo Tern', 'milo@lantern.example', Role::Technician, 'lantern-demo', $company);
         $user('Ida Quill', 'ida@lantern.example', Role::Viewer, 'lantern-demo', $company);
-        $other = Company::query()->create(['name' => 'Copperfen Electric']);
+        $other = Company::query()->create(['name' => 'Copperfen Electric', 'is_demo' => true]);
         $user('Otto Brand', 'otto@copperfen.example', Role::Lead, 'copperfen-demo', $other);
 
         Auth::setUser($this->rosa);

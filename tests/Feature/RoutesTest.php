@@ -35,6 +35,8 @@ final class RoutesTest extends TestCase
         'GET login',
         'POST login',
         'GET up',
+        'GET join/{token}',
+        'POST join/{token}',
         'GET owner/{token}',
         'GET owner/{token}/handover.pdf',
         'GET owner/{token}/dates.ics',
@@ -64,7 +66,8 @@ final class RoutesTest extends TestCase
         $this->signIn(Role::Lead);
         $walked = 0;
         foreach ($this->routes() as [$method, $route]) {
-            if ($route->parameterNames() !== [] && ! str_starts_with($route->uri(), 'owner/')) { // a link is its own key: HandoverTest
+            // a link is its own key: HandoverTest, BeginTest
+            if ($route->parameterNames() !== [] && preg_match('#^(owner|join)/#', $route->uri()) !== 1) {
                 $this->call($method, $this->fill($route, $ids))->assertNotFound();
                 $walked++;
             }
@@ -83,7 +86,7 @@ final class RoutesTest extends TestCase
         $this->actingAs(UserFactory::make(Role::Viewer, $owner->company_id));
         $mayPost = ['logout', 'account/password', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}'];
         foreach ($this->routes() as [$method, $route]) {
-            if (in_array($route->uri(), ['login', 'up'], true) || $route->uri() === 'logout') {
+            if (in_array($route->uri(), ['login', 'up', 'logout', 'join/{token}', 'account/sessions/{session}'], true)) {
                 continue;
             }
             // a part of a page
@@ -197,6 +200,7 @@ final class RoutesTest extends TestCase
 
         return [
             'entry' => $entry->id,
+            'session' => str_repeat('a', 32),
             'test' => $test->id,
             'reading' => $reading->id,
             'site' => $site,

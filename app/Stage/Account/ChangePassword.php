@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Account;
 
+use App\Http\NewPassword;
 use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -14,13 +15,11 @@ final readonly class ChangePassword
     {
         $fields = $request->validate([
             'current_password' => ['required', 'current_password'],
-            'password' => ['required', 'string', 'min:12', 'max:200', 'confirmed', self::isHashedWhole(...)],
+            'password' => NewPassword::rules(),
         ], [
             'current_password.current_password' => 'This is not the password you have now.',
-            'password.min' => 'A password needs 12 characters at least; a sentence is easiest to keep.',
-            'password.confirmed' => 'The two new passwords are not the same.',
-            'required' => 'This is needed.',
-        ]);
+            'current_password.required' => 'This is needed.',
+        ] + NewPassword::messages());
         /** @var User $user */
         $user = $request->user();
         $user->update(['password' => $fields['password']]);
@@ -31,13 +30,5 @@ final readonly class ChangePassword
             'said',
             'The password is changed. Wherever else you were signed in, you are not any more.',
         );
-    }
-
-    /** What bcrypt would not read of a password may not be taken for a part of it. */
-    private static function isHashedWhole(string $field, mixed $value, \Closure $fail): void
-    {
-        if (is_string($value) && strlen($value) > 72) {
-            $fail('Up to 72 letters; a letter with an accent counts twice.');
-        }
     }
 }

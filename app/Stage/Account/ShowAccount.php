@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Stage\Account;
 
+use App\Models\User;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
 
 final readonly class ShowAccount
 {
-    public function __invoke(): View
+    public function __invoke(Request $request): View
     {
-        return view('account.account');
+        /** @var User $user */
+        $user = $request->user();
+
+        return view('account.account', ['sessions' => OpenSession::of($user, $request->session()->getId())]);
     }
 }

@@ -14,5 +14,22 @@
             <x-field name="password_confirmation" label="New password again" type="password" autocomplete="new-password" required />
             <button class="btn btn-primary" type="submit">Change it</button>
         </form>
+        <section class="block" aria-labelledby="sessions">
+            <h2 id="sessions">Signed in</h2>
+            <ul class="people">
+                @foreach ($sessions as $one)
+                    <li>
+                        <form method="post" action="{{ route('session.end', $one->key) }}">
+                            @csrf @method('delete')
+                            <span><b>{{ $one->device }}{{ $one->isThis ? ', this one' : '' }}</b><small>from {{ $one->address }}, last used
+                                    {{ $one->at->diffForHumans() }}</small></span>
+                            @unless ($one->isThis)
+                                <button class="btn btn-outline-primary" type="submit">End</button>
+                            @endunless
+                        </form>
+                    </li>
+                @endforeach
+            </ul>
+        </section>
     </main>
 @endsection

@@ -28,6 +28,9 @@
         @endif
         @auth
             <div class="bar-end">
+                @if (auth()->user()->company->is_demo)
+                    <span class="demo">Demo</span>
+                @endif
                 @yield('bar-end')
                 <div class="menu" x-data="menu">
                     <button class="who" type="button" x-on:click="toggle" x-bind:aria-expanded="isOpen" aria-controls="account-menu"

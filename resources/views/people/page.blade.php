@@ -5,6 +5,9 @@
         @if (session('said'))
             <p class="said" role="status">{{ session('said') }}</p>
         @endif
+        @if (session('link'))
+            <p class="one-time"><code>{{ session('link') }}</code></p>
+        @endif
         <h1>People of {{ auth()->user()->company->name }}</h1>
         <p class="lead-in">A lead adds people, a technician writes, a viewer reads. A person who leaves keeps the name in every record.</p>
         <ul class="people">
@@ -27,6 +30,12 @@
                                     {{ $person->name }}</span></button>
                         @endif
                     </form>
+                    @if (!$person->is(auth()->user()) && $person->left_at === null)
+                        <form method="post" action="{{ route('people.link', $person->id) }}">
+                            @csrf
+                            <button class="btn btn-link" type="submit">Link for another password</button>
+                        </form>
+                    @endif
                     @error("role.$person->id")
                         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                     @enderror
@@ -58,7 +67,8 @@
                             <option value="{{ $role->value }}" @selected(old('role', 'technician') === $role->value)>{{ $role->value }}</option>
                         @endforeach
                     </select></div>
-                <x-field name="password" label="First password" type="password" autocomplete="new-password" hint="12 characters at least" />
+                <x-field name="password" label="First password" type="password" autocomplete="new-password"
+                    hint="Empty: they get a link and choose their own" />
             </div>
             <button class="btn btn-primary" type="submit">Add</button>
         </form>

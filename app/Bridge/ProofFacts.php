@@ -7,6 +7,8 @@ namespace App\Bridge;
 use App\Models\Run;
 use App\Models\Sheet;
 use App\Models\TransferSwitch;
+use Escapement\Core\Commissioning\Proof\ProofBasis;
+use Escapement\Core\Commissioning\Proof\ProofPart;
 
 /**
  * What a proof rests on, as it is now or as it was when a run was begun, by the keys of core/data/proof_facts.php.
@@ -35,6 +37,12 @@ final readonly class ProofFacts
         $site = is_array($kept) ? $kept : self::fromLabels($run->surveyed['facts'] ?? null);
 
         return $site + self::ofSheet($run->sheet);
+    }
+
+    /** @return array<string, string> what a load test rests on, of the site as it is now */
+    public static function ofLoadTest(TransferSwitch $switch): array
+    {
+        return (new ProofBasis())->of(ProofPart::LoadTest, self::ofSite($switch));
     }
 
     /** @return array<string, string> */

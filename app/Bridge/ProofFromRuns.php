@@ -9,6 +9,7 @@ use App\Models\Run;
 use App\Models\TransferSwitch;
 use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Commissioning\Proof\PartRecord;
+use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Commissioning\Proof\RunParts;
 use Escapement\Core\Commissioning\Proof\Standing;
 use Escapement\Core\Commissioning\Proof\StandingInput;
@@ -34,7 +35,7 @@ final readonly class ProofFromRuns
         );
     }
 
-    /** Needs of the switch: site, loads, plan, sheet, run, proofs. */
+    /** Needs of the switch: site, loads, plan, sheet, run, proofs, closedLoadTests, upkeep. */
     public static function standing(TransferSwitch $switch): StandingResult
     {
         $facts = new SwitchFacts($switch);
@@ -45,8 +46,8 @@ final readonly class ProofFromRuns
             $facts->plant->kind,
             $settings !== null && (new ExpectedTimes($facts->plant, $settings))->baitMs !== null,
             (bool) ($switch->run->options['bait'] ?? (new ProcedureOptions())->hasBait),
-            false, // load tests are not recorded yet: none is asked for
-            array_values($switch->proofs->filter(
+            $switch->upkeep !== null && $switch->site->installation->hasGenerator() && $switch->fuel?->value !== 'battery',
+            [...self::ofLoadTests($switch), ...array_values($switch->proofs->filter(
                 static fn(PartProof $proof): bool => $proof->outcome !== 'open',
             )->map(static fn(PartProof $proof): PartRecord => new PartRecord(
                 $proof->part,
@@ -58,8 +59,30 @@ final readonly class ProofFromRuns
                 $proof->why,
                 $proof->basis,
                 $proof->edition,
-            ))->all()),
+            ))->all())],
             ProofFacts::now($switch),
         ));
+    }
+
+    /** @return list<PartRecord> a load test that was closed without a verdict says nothing */
+    private static function ofLoadTests(TransferSwitch $switch): array
+    {
+        $records = [];
+        foreach ($switch->closedLoadTests as $test) {
+            if ($test->closed_at !== null && in_array($test->verdict, ['pass', 'fail'], true)) {
+                $records[] = new PartRecord(
+                    ProofPart::LoadTest,
+                    $test->verdict === 'pass',
+                    false,
+                    $test->closed_at->toIso8601ZuluString('millisecond'),
+                    "Load test $test->id",
+                    (string) $test->closed_by,
+                    $test->verdict === 'pass' ? [] : ['The load test failed.'],
+                    $test->basis ?? [],
+                );
+            }
+        }
+
+        return $records;
     }
 }

@@ -25,6 +25,7 @@ use Illuminate\Support\Carbon;
  * @property ?string                      $closed_by
  * @property ?string                      $verdict     as it was when it was closed
  * @property ?array<string, mixed>        $result      the answer of load_test_evaluate when it was closed
+ * @property ?array<string, string>       $basis       facts as they were when it was closed
  * @property Carbon                       $created_at
  * @property TransferSwitch               $switch
  * @property User                         $user
@@ -74,7 +75,8 @@ final class LoadTest extends Model
     protected function casts(): array
     {
         return [
-            'profile' => TestProfile::class, 'plan' => 'array', 'result' => 'array', 'planned_for' => 'datetime', 'closed_at' => 'datetime',
+            'profile' => TestProfile::class, 'plan' => 'array', 'result' => 'array', 'basis' => 'array',
+            'planned_for' => 'datetime', 'closed_at' => 'datetime',
         ];
     }
 }

@@ -34,6 +34,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ?Sheet               $sheet            the newest
  * @property ?Run                 $run              the newest
  * @property ?LoadTest            $loadTest         the newest
+ * @property Collection<int, LoadTest> $closedLoadTests in the order of closing
+ * @property ?Upkeep              $upkeep
  * @property ?Circuit             $circuit          how its proof stands, without the circuit itself
  * @property Collection<int, LoadItem> $loads
  * @property Collection<int, Photo>    $photos
@@ -121,6 +123,22 @@ final class TransferSwitch extends Model
     public function loadTest(): HasOne
     {
         return $this->hasOne(LoadTest::class, 'switch_id')->latestOfMany();
+    }
+
+    /** @return HasMany<LoadTest, $this> in the order of closing; their readings and results stay behind */
+    public function closedLoadTests(): HasMany
+    {
+        $relation = $this->hasMany(LoadTest::class, 'switch_id');
+        $relation->select(['id', 'company_id', 'switch_id', 'verdict', 'closed_at', 'closed_by', 'basis'])
+            ->whereNotNull('closed_at')->orderBy('closed_at');
+
+        return $relation;
+    }
+
+    /** @return HasOne<Upkeep, $this> what is known for service and storm */
+    public function upkeep(): HasOne
+    {
+        return $this->hasOne(Upkeep::class, 'switch_id');
     }
 
     /** @return HasOne<Circuit, $this> how its proof stands; the circuit and the proof are large and stay behind */

@@ -26,7 +26,10 @@ use Illuminate\Support\Carbon;
 final class SiteStanding
 {
     /** What of a switch it reads, to be loaded before. */
-    public const NEEDS = ['site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proofs', 'loadTest', 'circuit'];
+    public const NEEDS = [
+        'site.switches', 'plan.user', 'loads', 'sheet.user', 'run.sheet', 'run.user', 'proofs', 'loadTest', 'circuit', 'closedLoadTests',
+        'upkeep',
+    ];
 
     /** Address, owner, service, rating, poles, disconnect, fuel, generator, loads. */
     private const PLATE_FACTS = 9;

@@ -115,6 +115,7 @@ final class DatabaseSeeder extends Seeder
             $this->circuits->board($saltmarsh, $this->milo);
             $this->upkeep->station($saltmarsh, $this->milo, $now);
             $juniper = Site::query()->where('name', 'Juniper Row 14')->firstOrFail()->switches()->firstOrFail();
+            $this->loadTests->house($juniper, $this->milo, $now);
             $this->upkeep->house($juniper, $this->rosa, $now);
             $this->runUnderWay();
         } finally {

@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Bridge\LoadTestFacts;
+use App\Bridge\ProofFromRuns;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
 use App\Models\TransferSwitch;
+use App\Models\Upkeep;
+use Escapement\Core\Commissioning\Proof\PartStanding;
+use Escapement\Core\Commissioning\Proof\PartState;
+use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
@@ -220,6 +225,33 @@ final class LoadTestTest extends TestCase
         $this->post("/load-tests/$test->id/close");
         LoadTest::query()->update(['closed_at' => now()]);
         $this->postJson($page, ['readings' => [$reading('2026-11-26T09:30:00.000Z')]])->assertConflict();
+    }
+
+    #[Test]
+    public function a_closed_test_proves_its_part_until_what_it_rests_on_is_changed(): void
+    {
+        $switch = $this->planned();
+        $part = static fn(): ?PartStanding => ProofFromRuns::standing(TransferSwitch::query()->findOrFail($switch->id))
+            ->part(ProofPart::LoadTest);
+        self::assertSame(PartState::NotAsked, $part()?->state, 'no school was chosen');
+        Upkeep::query()->create(['company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => auth()->id()]);
+        self::assertSame(PartState::Open, $part()?->state);
+        $this->post("/switches/$switch->id/load-tests", ['profile' => 'custom', 'steps' => '50 × 20'])->assertSessionHasNoErrors();
+        $test = LoadTest::query()->firstOrFail();
+        Carbon::setTestNow('2026-11-26 15:00:00');
+        foreach (['09:00', '09:10', '09:20'] as $time) {
+            $this->post("/load-tests/$test->id/readings", $this->reading($time))->assertSessionHasNoErrors();
+        }
+        self::assertSame(PartState::Open, $part()?->state, 'what runs proves nothing');
+        $this->post("/load-tests/$test->id/close", ['name' => 'Ana Quist'])->assertSessionHasNoErrors();
+        self::assertSame(PartState::Proved, $part()?->state, implode('; ', $part()->because ?? []));
+        $switch->update(['rated_kw' => ['diesel' => 30]]);
+        self::assertSame(PartState::Stale, $part()?->state);
+        $this->get('/')->assertOk();
+        $this->get("/sites/$switch->site_id")->assertOk();
+        $switch->update(['rated_kw' => ['diesel' => 20]]);
+        LoadTest::query()->update(['verdict' => 'fail']);
+        self::assertSame(PartState::Failed, $part()?->state);
     }
 
     private function planned(): TransferSwitch

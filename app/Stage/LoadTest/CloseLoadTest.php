@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\LoadTest;
 
 use App\Bridge\LoadTestFacts;
+use App\Bridge\ProofFacts;
 use App\Models\LoadTest;
 use Escapement\Core\LoadTest\LoadTestResult;
 use Escapement\Core\Wire\ResultWriter;
@@ -26,7 +27,7 @@ final readonly class CloseLoadTest
             if ($result !== null) {
                 $locked->update([
                     'closed_at' => now(), 'closed_by' => $fields['name'], 'verdict' => $result->verdict,
-                    'result' => ResultWriter::write($result),
+                    'result' => ResultWriter::write($result), 'basis' => ProofFacts::ofLoadTest($locked->switch),
                 ]);
             }
 

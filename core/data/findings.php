@@ -4081,6 +4081,26 @@ return [
             '',
         ],
     ],
+    'register-image' => [
+        'rounded' => [
+            'warn',
+            'The device keeps hundredths only',
+            'What it will do differs a little from the sheet.',
+            'Write the sheet in hundredths, so that both say the same.',
+        ],
+        'refused' => [
+            'stop',
+            'These registers are no sheet that may be used',
+            'Nothing of it was made active.',
+            'Look at the value at the offset, and write the block again.',
+        ],
+        'clamped' => [
+            'warn',
+            'A value does not fit into its register',
+            'The device tells the nearest one that does.',
+            'Do not take it for measured.',
+        ],
+    ],
     'log-to-readings' => [
         'polls-too-slow' => [
             'warn',

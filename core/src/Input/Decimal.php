@@ -47,4 +47,19 @@ final class Decimal
 
         return abs($scaled) < 4e15 ? (int) $scaled : $scaled;
     }
+
+    /** In whole units of 10^-$places, half a unit away from zero, by the shortest decimal of the number: 120.05 is 1201 tenths. */
+    public static function units(int|float $number, int $places): int
+    {
+        [$digits, $exponent] = explode('e', strtolower(json_encode(abs($number), JSON_THROW_ON_ERROR))) + [1 => '0'];
+        [$whole, $fraction] = explode('.', $digits) + [1 => ''];
+        $point = strlen($whole) + (int) $exponent + $places;
+        if ($point < 0) {
+            return 0;
+        }
+        $all = str_pad($whole . $fraction, $point + 1, '0');
+        $units = (int) substr($all, 0, $point) + ((int) $all[$point] >= 5 ? 1 : 0);
+
+        return $number < 0 ? -$units : $units;
+    }
 }

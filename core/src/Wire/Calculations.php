@@ -31,6 +31,7 @@ use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
 use Escapement\Core\Wire\Device\LogMarksReader;
 use Escapement\Core\Wire\Device\LogReadingsReader;
+use Escapement\Core\Wire\Device\RegisterImageReader;
 use Escapement\Core\Wire\LoadTest\ExerciseValueReader;
 use Escapement\Core\Wire\LoadTest\LoadTestPlanReader;
 use Escapement\Core\Wire\LoadTest\LoadTestReader;
@@ -87,6 +88,7 @@ final readonly class Calculations
         'logbook_summary',
         'log_to_marks',
         'log_to_readings',
+        'register_image',
         'feeder_schedule3',
         'conductor',
         'voltage_drop',
@@ -174,6 +176,7 @@ final readonly class Calculations
             'logbook_summary' => (new LogbookReader())->answer($input),
             'log_to_marks' => (new LogMarksReader())->answer($input),
             'log_to_readings' => (new LogReadingsReader())->answer($input),
+            'register_image' => (new RegisterImageReader())->answer($input),
             'feeder_schedule3' => (new FeederScheduleReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),
             'voltage_drop' => (new VoltageDropReader())->answer($input),

@@ -26,34 +26,32 @@ final readonly class SettingsReader
     public function settings(Node $node, ?Plant $plant): Settings
     {
         $object = $node->object();
+        $mayMiss = $plant === null || $plant->kind === PlantKind::Mobile;
+        $delays = [];
+        foreach (['start_delay_ms', 'return_delay_ms', 'cooldown_ms'] as $key) { // those that are missing come first
+            $delays[] = $mayMiss ? $object->optional($key) : $object->required($key);
+        }
         $sensing = $object->required('sensing')->object();
         $normal = $this->sensing($sensing->required('normal'), $plant === null || $plant->normal->isThreePhase());
         $emergency = $this->sensing($sensing->required('emergency'), $plant === null || $plant->emergency->isThreePhase());
         $sensing->close();
-
-        $mayMiss = $plant === null || $plant->kind === PlantKind::Mobile;
-        $delay = static fn(string $key): ?int
-            => ($mayMiss ? $object->optional($key) : $object->required($key))?->ms();
-        $exercise = null;
+        [$startMs, $returnMs, $cooldownMs] = array_map(static fn(?Node $delay): ?int => $delay?->ms(), $delays);
         $settings = new Settings(
             $normal,
             $emergency,
-            $delay('start_delay_ms'),
+            $startMs,
             $object->required('transfer_delay_ms')->ms(),
-            $delay('return_delay_ms'),
-            $delay('cooldown_ms'),
+            $returnMs,
+            $cooldownMs,
             $object->optional('min_run_ms')?->ms() ?? 0,
             $object->optional('transition')?->enum(Transition::class) ?? Transition::Open,
             $object->optional('travel_ms')?->ms() ?? 100,
             $object->optional('off_delay_ms')?->ms() ?? 0,
             $object->optional('commit_to_transfer')?->bool() ?? false,
-            ($exercise = $object->nullable('exercise')) === null ? null : $this->exercise($exercise),
+            ($exercise = $object->nullable('exercise')) === null ? null : $this->exercise($exercise, $plant),
             ($shed = $object->nullable('load_shed')) === null ? null : $this->loadShed($shed),
         );
         $object->close();
-        if ($exercise !== null && $plant?->kind === PlantKind::Mobile) {
-            throw $exercise->bad('A mobile relay has no controller that could run an exercise.');
-        }
 
         return $settings;
     }
@@ -61,22 +59,19 @@ final readonly class SettingsReader
     private function sensing(Node $node, bool $isThreePhase): Sensing
     {
         $object = $node->object();
-        $sensing = new Sensing(
-            $this->limit($object->required('under_voltage'), pickupAbove: true),
-            ($over = $object->nullable('over_voltage')) === null ? null : $this->limit($over, pickupAbove: false),
-            ($underHz = $object->nullable('under_frequency')) === null ? null : $this->limit($underHz, pickupAbove: true),
-            ($overHz = $object->nullable('over_frequency')) === null ? null : $this->limit($overHz, pickupAbove: false),
-            ($unbalance = $object->nullable('unbalance')) === null ? null : $this->limit($unbalance, pickupAbove: false),
-            ($rotation = $object->optional('rotation_check')) !== null && $rotation->bool(),
-            $object->optional('dropout_delay_ms')?->ms() ?? 0,
-        );
+        $refuse = static fn(?Node $given, string $what): bool => $given !== null && ! $isThreePhase
+            && throw $given->bad("Only a three-phase source can be watched for $what.");
+        $limits = [$this->limit($object->required('under_voltage'), pickupAbove: true)];
+        foreach (['over_voltage', 'under_frequency', 'over_frequency', 'unbalance'] as $key) {
+            $given = $object->nullable($key);
+            $refuse($key === 'unbalance' ? $given : null, 'unbalance');
+            $limits[] = $given === null ? null : $this->limit($given, pickupAbove: $key === 'under_frequency');
+        }
+        $rotation = $object->optional('rotation_check');
+        $isChecked = $rotation !== null && $rotation->bool();
+        $refuse($isChecked ? $rotation : null, 'rotation');
+        $sensing = new Sensing(...[...$limits, $isChecked, $object->optional('dropout_delay_ms')?->ms() ?? 0]);
         $object->close();
-        if (! $isThreePhase && $unbalance !== null) {
-            throw $unbalance->bad('Only a three-phase source can be watched for unbalance.');
-        }
-        if (! $isThreePhase && $rotation !== null && $sensing->rotationCheck) {
-            throw $rotation->bad('Only a three-phase source can be watched for rotation.');
-        }
 
         return $sensing;
     }
@@ -97,8 +92,11 @@ final readonly class SettingsReader
         return new Limit($dropout, $pickup);
     }
 
-    private function exercise(Node $node): Exercise
+    private function exercise(Node $node, ?Plant $plant): Exercise
     {
+        if ($plant?->kind === PlantKind::Mobile) {
+            throw $node->bad('A mobile relay has no controller that could run an exercise.');
+        }
         $object = $node->object();
         $exercise = new Exercise(
             $object->required('first_at_ms')->ms(),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Finding;
 
+use Escapement\Core\Device\Register\LiveImage;
 use Escapement\Core\Finding\Register;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Power\SourceFeeder;
@@ -258,7 +259,18 @@ final class RaisedFindingsTest extends TestCase
         $poll = static fn(int $tMs, int $kw): array => ['t_ms' => $tMs, 'v_v' => [120], 'a_a' => [1], 'hz' => 60, 'kw' => $kw];
         $readings = static fn(string $finding, array $polls): array => ['log_to_readings', $finding, ['polls' => $polls, 'step_kw' => 1]];
 
+        $power = ['kw' => 0, 'kvar' => 0, 'pf' => null, 'a' => null];
+        $unknown = array_fill_keys([
+            'v_normal', 'v_emergency', 'v_bus', 'v_generator', 'hz_normal', 'hz_emergency', 'hz_bus', 'hz_generator', 'meter_kw', 'oil_kpa',
+            'oil_c', 'coolant_c', 'exhaust_c', 'battery_v', 'fuel_pct', 'run_h', 'starts', 't_ms', 'engine', 'start_contact', 'selector',
+        ], null);
+        $moment = [
+            'position' => 'off', 'moving' => false, 'test' => 'none', 'bus' => $power, 'generator' => null, 'alarms' => [],
+            'lamps' => array_fill_keys(LiveImage::LAMPS, false),
+        ];
+
         return [
+            ['register_image', 'clamped warn', ['mode' => 'live_encode', 'sample' => ['battery_v' => 700] + $moment + $unknown]],
             $marks('clock-back stop', [$lost, $back], []),
             $marks('no-common-mark warn', [$lost], [['event' => 'transferred', 'at_ms' => 1]]),
             $marks('mark-far warn', [$lost, ['t_ms' => 60_000] + $back], [

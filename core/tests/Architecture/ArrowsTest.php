@@ -37,7 +37,7 @@ final class ArrowsTest extends TestCase
         'Terminations' => ['Input', 'Finding', 'Plant', 'Wiring'],
         'Materials' => ['Plant', 'Topology', 'Terminations'],
         'Commissioning' => ['Finding', 'Plant', 'Settings', 'SettingsCheck', 'Wiring', 'Topology', 'Terminations', 'Materials'],
-        'Device' => ['Input', 'Finding', 'Plant', 'Commissioning'],
+        'Device' => ['Input', 'Finding', 'Plant', 'Settings', 'Commissioning'],
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',

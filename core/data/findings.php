@@ -4081,6 +4081,43 @@ return [
             '',
         ],
     ],
+    'bench-play' => [
+        'handle-under-voltage' => [
+            'stop',
+            'The handle was moved while there was voltage',
+            'On a real switch an arc may stand in the hand.',
+            'Make both sides dead first, unless the rules of the maker allow it.',
+        ],
+        'overload' => [
+            'stop',
+            'The set carried more than its rating',
+            'It stalls, or its breaker opens.',
+            'Take load off, or shed some at the transfer.',
+        ],
+        'dip-severe' => [
+            'warn',
+            'A step made the voltage dip by more than a quarter',
+            'Contactors may open and chatter.',
+            'Let large motors start one after the other, or with a starter.',
+        ],
+        'panel-main-is-no-test' => [
+            'warn',
+            'The panel main was opened, and no outage was made',
+            'The switch senses ahead of it: it never saw an outage.',
+            'Open the disconnect upstream of the sensing.',
+        ],
+        'left-not-in-auto' => ['warn', 'The selector is not at auto', 'Nothing will start at the next outage.', 'Leave it at auto.'],
+        'breaker-left-open' => ['warn', 'The breaker of the set is open', 'It would run, and feed nobody.', 'Close it.'],
+        'locked-out' => ['warn', 'The engine is locked out', 'It will not start until it is reset.', 'Find the cause, then reset it.'],
+        'ct-left-reversed' => ['warn', 'A current transformer is reversed', 'Its leg counts backwards.', 'Turn it with the circuit dead.'],
+        'fuel-starved' => ['note', 'The engine died of its blocked fuel', 'So it does when a tank is empty or a valve is shut.', ''],
+        'handle-refused' => [
+            'note',
+            'The handle did not move',
+            'The selector was not off, the switch moved, or the lever stood there already.',
+            '',
+        ],
+    ],
     'register-image' => [
         'rounded' => [
             'warn',

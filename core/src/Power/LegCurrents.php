@@ -11,6 +11,10 @@ final readonly class LegCurrents
 {
     public float $kw;
     public float $kvar;
+    /** @var list<float> of the current of each leg against the first one's voltage */
+    private array $re;
+    /** @var list<float> */
+    private array $im;
     /** @var list<float> amps, by phasors */
     public array $legA;
     /** @var list<float> amps, plain sums: the cautious school */
@@ -21,7 +25,7 @@ final readonly class LegCurrents
     public float $neutralA;
 
     /** @param list<LegLoad> $loads */
-    public function __construct(LegSystem $system, array $loads)
+    public function __construct(private LegSystem $system, array $loads)
     {
         $re = $im = $sums = $triplen = array_fill(0, $system->legs(), 0.0);
         $kw = $kvar = 0.0;
@@ -39,6 +43,8 @@ final readonly class LegCurrents
         }
         $this->kw = $kw;
         $this->kvar = $kvar;
+        $this->re = array_values($re);
+        $this->im = array_values($im);
         $this->legA = array_map(static fn(float $x, float $y): float => hypot($x, $y), $re, $im);
         $this->arithmeticA = array_values($sums);
         $mean = array_sum($this->legA) / $system->legs();
@@ -51,6 +57,17 @@ final readonly class LegCurrents
             default => $triplen[0],
         };
         $this->neutralA = hypot($this->neutralFundamentalA, $this->neutralTriplenA);
+    }
+
+    /** @return list<float> kW of each leg: the part of its current that is in line with its voltage */
+    public function legKw(): array
+    {
+        return array_map(
+            fn(float $re, float $im, float $angle): float => $this->system->vLn * ($re * cos($angle) + $im * sin($angle)) / 1000,
+            $this->re,
+            $this->im,
+            $this->system->angles,
+        );
     }
 
     public function kva(): float

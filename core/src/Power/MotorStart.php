@@ -315,7 +315,7 @@ final readonly class MotorStart
                 $findings->raise('dip-over-target', ['dip' => $dip, 'limit_pct' => $limitPct]);
             }
             if (Tolerance::exceeds($dip, 35)) {
-                $findings->raise('dip-severe', ['dip' => $dip]);
+                $findings->raise('motor-start/dip-severe', ['dip' => $dip]);
             }
             if (Tolerance::exceeds($dip, 25)) {
                 $findings->raise('contactor-dropout', ['left_pct' => 100 - $dip]);

@@ -37,4 +37,5 @@ enum EventKind: string
     case LoadShed = 'load_shed';
     case LoadRestored = 'load_restored';
     case OverloadUnresolved = 'overload_unresolved';
+    case HandleRefused = 'handle_refused';
 }

@@ -14,6 +14,8 @@ use Escapement\Core\Simulation\Controller\Mechanism;
 use Escapement\Core\Simulation\Controller\MobileRelay;
 use Escapement\Core\Simulation\Controller\SwitchController;
 use Escapement\Core\Simulation\Engine\EngineRun;
+use Escapement\Core\Simulation\Engine\GeneratorBreaker;
+use Escapement\Core\Simulation\Event\HandleRefused;
 use Escapement\Core\Simulation\Loads\LoadBus;
 use Escapement\Core\Simulation\Sensing\Signal;
 use Escapement\Core\Simulation\Sensing\SourceSensing;
@@ -32,6 +34,8 @@ final class Simulation
     private const MOST_ROUNDS = 1000;
 
     public readonly SystemState $initial;
+    /** The handle was moved while a leg of either side had voltage; only the simulation sets it. */
+    public bool $handledUnderVoltage = false;
 
     private readonly Signal $normalSignal;
     private readonly Signal $emergencySignal;
@@ -42,7 +46,8 @@ final class Simulation
     private readonly Controller $controller;
     private readonly LoadBus $bus;
     private readonly Log $log;
-    /** @var list<ScenarioEvent> injected, in order; those before $nextEvent have been played */
+    private readonly GeneratorBreaker $breaker;
+    /** @var list<Hook|ScenarioEvent> injected, in order; those before $nextEvent have been played */
     private array $script = [];
     private int $nextEvent = 0;
     private int $exerciseDueMs;
@@ -66,7 +71,11 @@ final class Simulation
         $this->normal = new SourceSensing(Side::Normal, $this->normalSignal, $settings->normal, $this->log);
         $this->emergency = new SourceSensing(Side::Emergency, $this->emergencySignal, $settings->emergency, $this->log);
         $this->mechanism = new Mechanism($initial, $settings->moveMs(), $this->log);
-        $this->engine = $plant->engine === null ? null : new EngineRun($plant->engine, $this->emergencySignal, $this->log);
+        $this->breaker = new GeneratorBreaker(
+            new Signal($plant->emergency, $settings->emergency, $startsOnEmergency),
+            $this->emergencySignal,
+        );
+        $this->engine = $plant->engine === null ? null : new EngineRun($plant->engine, $this->breaker, $this->log);
         if ($this->engine !== null && $startsOnEmergency) {
             $this->engine->assumeRunning();
             $this->engine->isStartedByHand = $plant->kind === PlantKind::Mobile;
@@ -80,7 +89,7 @@ final class Simulation
     }
 
     /** Adds an event that is to come. Events of one millisecond act in the order in which they are injected. */
-    public function inject(ScenarioEvent $event): void
+    public function inject(Hook|ScenarioEvent $event): void
     {
         $last = $this->script === [] ? 0 : $this->script[count($this->script) - 1]->atMs;
         if ($event->atMs < $last || $event->atMs <= $this->playedMs) {
@@ -98,6 +107,28 @@ final class Simulation
             $t = $this->nextDueMs($t);
         }
         $this->playedMs = max($this->playedMs, $ms);
+    }
+
+    /** The next millisecond in which something is due: nothing changes before it. */
+    public function nextMs(): int
+    {
+        return $this->playedMs < 0 ? 0 : $this->nextDueMs($this->playedMs);
+    }
+
+    /**
+     * What a meter would show at one side of the switch, behind the breaker of the set.
+     *
+     * @return array{list<float>, float} volts by phase, hertz
+     */
+    public function measured(Side $side, int $t): array
+    {
+        return ($side === Side::Normal ? $this->normalSignal : $this->emergencySignal)->measured($t);
+    }
+
+    /** @return array{list<float>, float} at the terminals of the set, before its breaker: volts by phase, hertz */
+    public function atTerminals(int $t): array
+    {
+        return $this->breaker->terminals->measured($t);
     }
 
     /** How everything stands after what has been played; a caller that keeps it clones it. */
@@ -174,8 +205,13 @@ final class Simulation
         }
     }
 
-    private function act(int $t, ScenarioEvent $event): void
+    private function act(int $t, Hook|ScenarioEvent $event): void
     {
+        if ($event instanceof Hook) {
+            $this->actByHand($t, $event);
+
+            return;
+        }
         match ($event->do) {
             Verb::SetSource => $this->signalOf($event)->set($t, $event->v, $event->hz, $event->rotation),
             Verb::RampSource => $this->signalOf($event)->ramp($t, $event->v, $event->hz, $event->overMs),
@@ -189,6 +225,29 @@ final class Simulation
             Verb::Selector => $this->controller->select($t, $event->to),
             Verb::SetLoad => $this->bus->setLoad($event->load, $event->kw),
         };
+    }
+
+    private function actByHand(int $t, Hook $hook): void
+    {
+        if ($hook->isBreakerClosed !== null) {
+            $this->breaker->operate($t, $hook->isBreakerClosed);
+        }
+        if ($hook->rotation !== null) {
+            $this->emergencySignal->set($t, null, null, $hook->rotation);
+        }
+        if ($hook->lever === null) {
+            return;
+        }
+        if ($this->log->state->isAuto || $this->mechanism->isMoving() || $this->mechanism->closedOn === $hook->lever) {
+            $this->log->add(new HandleRefused($t));
+
+            return;
+        }
+        $hasVoltage = $this->normalSignal->hasVoltage($t) || $this->emergencySignal->hasVoltage($t);
+        $this->handledUnderVoltage = $this->handledUnderVoltage || $hasVoltage;
+        $this->mechanism->byHand($t, $hook->lever);
+        $this->controller->closedOn($hook->lever);
+        $this->bus->closed($hook->lever);
     }
 
     private function runByHand(bool $isOn): void

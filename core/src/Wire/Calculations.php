@@ -29,6 +29,7 @@ use Escapement\Core\Survey\SurveyCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
+use Escapement\Core\Wire\Device\BenchReader;
 use Escapement\Core\Wire\Device\LogMarksReader;
 use Escapement\Core\Wire\Device\LogReadingsReader;
 use Escapement\Core\Wire\Device\RegisterImageReader;
@@ -89,6 +90,7 @@ final readonly class Calculations
         'log_to_marks',
         'log_to_readings',
         'register_image',
+        'bench_play',
         'feeder_schedule3',
         'conductor',
         'voltage_drop',
@@ -176,6 +178,7 @@ final readonly class Calculations
             'logbook_summary' => (new LogbookReader())->answer($input),
             'log_to_marks' => (new LogMarksReader())->answer($input),
             'log_to_readings' => (new LogReadingsReader())->answer($input),
+            'bench_play' => (new BenchReader())->answer($input),
             'register_image' => (new RegisterImageReader())->answer($input),
             'feeder_schedule3' => (new FeederScheduleReader())->answer($input),
             'conductor' => (new ConductorReader())->answer($input),

@@ -47,7 +47,8 @@ final readonly class EventReader
         return $events;
     }
 
-    private function event(Node $node): ScenarioEvent
+    /** @throws BadInput */
+    public function event(Node $node): ScenarioEvent
     {
         $object = $node->object();
         $atMs = $object->required('at_ms')->ms();
@@ -108,8 +109,12 @@ final readonly class EventReader
         return new ScenarioEvent($atMs, $verb, $side, $v, $hz, $rotation, $overMs);
     }
 
-    /** @return list<int|float> */
-    private function volts(Node $node, int $phases): array
+    /**
+     * @return list<int|float> one a phase
+     *
+     * @throws BadInput
+     */
+    public function volts(Node $node, int $phases): array
     {
         if (! is_array($node->value)) {
             return array_fill(0, $phases, $node->number(0, 1_000_000));

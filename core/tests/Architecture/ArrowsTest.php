@@ -38,10 +38,11 @@ final class ArrowsTest extends TestCase
         'Materials' => ['Plant', 'Topology', 'Terminations'],
         'Commissioning' => ['Finding', 'Plant', 'Settings', 'SettingsCheck', 'Wiring', 'Topology', 'Terminations', 'Materials'],
         'Device' => ['Input', 'Finding', 'Plant', 'Settings', 'Commissioning'],
+        'Bench' => ['Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Power'],
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
-            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'Schedule', 'Device',
+            'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'Schedule', 'Device', 'Bench',
         ],
         'Record' => ['Input', 'Commissioning', 'Wire'],
     ];

@@ -13,6 +13,7 @@ use Escapement\Core\Settings\Limit;
 use Escapement\Core\Settings\Sensing;
 use Escapement\Core\Simulation\Engine\EngineRun;
 use Escapement\Core\Simulation\Engine\EngineState;
+use Escapement\Core\Simulation\Engine\GeneratorBreaker;
 use Escapement\Core\Simulation\Event;
 use Escapement\Core\Simulation\Event\EngineStopped;
 use Escapement\Core\Simulation\EventList;
@@ -169,7 +170,9 @@ final class EngineTest extends TestCase
         $this->signal = new Signal($source, new Sensing(new Limit(80, 90)), false);
         $state = new SystemState(new Plant(PlantKind::Standby, $source, $source, $engine), Side::Normal);
 
-        return new EngineRun($engine, $this->signal, new Log($state, $this->events));
+        $breaker = new GeneratorBreaker($this->signal, new Signal($source, new Sensing(new Limit(80, 90)), false));
+
+        return new EngineRun($engine, $breaker, new Log($state, $this->events));
     }
 
     private function turn(EngineRun $engine, int $fromMs, int $toMs): void

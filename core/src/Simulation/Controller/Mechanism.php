@@ -39,6 +39,15 @@ final class Mechanism
         $this->log->add(new SwitchOpened($t, $to->other(), $reason));
     }
 
+    /** The handle takes it from the side it is closed on to the other one, within the millisecond. */
+    public function byHand(int $t, Side $to): void
+    {
+        $this->log->add(new SwitchOpened($t, $to->other(), TransferReason::Hand));
+        $this->closedOn = $to;
+        $this->target = $to;
+        $this->log->add(new SwitchClosed($t, $to, 0));
+    }
+
     /** @return ?Side the side that has just closed */
     public function complete(int $t, bool $isNormalGood, bool $isEmergencyGood): ?Side
     {

@@ -13,4 +13,5 @@ enum TransferReason
     case Bypass;
     case Relay;
     case RelayRelease;
+    case Hand;
 }

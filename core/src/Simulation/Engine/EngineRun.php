@@ -31,7 +31,7 @@ final class EngineRun
 
     public function __construct(
         private readonly Engine $engine,
-        private readonly Signal $signal,
+        private readonly GeneratorBreaker $signal,
         private readonly Log $log,
     ) {}
 

@@ -43,6 +43,7 @@ final class SwitchOpened extends Event
             TransferReason::Return => "the $names->normal has been good for the whole return delay.",
             TransferReason::Bypass => "the $names->emergency is gone and the $names->normal is there: no reason to wait in the dark.",
             TransferReason::Relay => "the $names->emergency is good; this relay prefers it.",
+            TransferReason::Hand => 'somebody pulled the handle.',
             TransferReason::RelayRelease => "the $names->emergency is gone; the relay falls back to the $names->normal.",
         };
     }

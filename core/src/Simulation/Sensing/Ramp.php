@@ -54,6 +54,12 @@ final class Ramp
         $this->lengthMs = $overMs;
     }
 
+    /** Goes on as another one does from now on. */
+    public function follow(self $other): void
+    {
+        [$this->from, $this->to, $this->startMs, $this->lengthMs] = [$other->from, $other->to, $other->startMs, $other->lengthMs];
+    }
+
     /** Ends a ramp whose time is over; to be called before reading at $t. */
     public function settle(int $t): void
     {

@@ -65,6 +65,28 @@ final class Signal
         $this->changed($t);
     }
 
+    /** Volts and hertz go on as those of another signal; the rotation stays. */
+    public function follow(int $t, self $other): void
+    {
+        $this->volts->follow($other->volts);
+        $this->hertz->follow($other->hertz);
+        $this->changed($t);
+    }
+
+    /** Some phase at or above half of its nominal voltage: what is not to be touched by hand. */
+    public function hasVoltage(int $t): bool
+    {
+        $this->volts->settle($t);
+        $nominal = $this->thresholds->nominalV * $this->volts->length();
+        foreach ($this->volts->at($t) as $value) {
+            if (2 * $value >= $nominal) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** The engine is at speed. */
     public function setNominal(int $t): void
     {
@@ -102,6 +124,19 @@ final class Signal
         }
 
         return true;
+    }
+
+    /** @return array{list<float>, float} volts by phase, hertz */
+    public function measured(int $t): array
+    {
+        $this->volts->settle($t);
+        $this->hertz->settle($t);
+        $unit = $this->volts->length() * Units::SIGNAL;
+
+        return [
+            array_map(static fn(int|float $value): float => $value / $unit, $this->volts->at($t)),
+            $this->hertz->at($t)[0] / ($this->hertz->length() * Units::SIGNAL),
+        ];
     }
 
     /** The next millisecond after $t at which a comparison may come out differently. */

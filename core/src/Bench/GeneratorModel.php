@@ -19,6 +19,9 @@ final class GeneratorModel
     private array $carried = [];
     /** @var list<array{int, float, float, float, float}> time, voltage dip, regulation, frequency dip, droop */
     private array $steps = [];
+    /** Regulation and droop of steps that are so old that nothing else is left of them. */
+    private float $settledV = 0.0;
+    private float $settledHz = 0.0;
 
     public function __construct(private readonly BenchGenerator $set) {}
 
@@ -27,6 +30,7 @@ final class GeneratorModel
     {
         if (! $isTurning) {
             $this->steps = $this->carried = [];
+            $this->settledV = $this->settledHz = 0.0;
             $this->kw = $this->kvar = 0.0;
 
             return;
@@ -41,6 +45,7 @@ final class GeneratorModel
             $down += $kva;
         }
         if ($up > 0 || $down > 0) {
+            $this->settle($t);
             $k = $this->set->ratedKva / $this->set->xPu;
             $dip = $up / ($up + $k) - $down / ($down + $k);
             $this->worstDip = max($this->worstDip, $dip);
@@ -57,7 +62,8 @@ final class GeneratorModel
     /** @return array{float, float} parts of the volts and hertz that it would have without load */
     public function parts(int $t): array
     {
-        $v = $hz = 1.0;
+        $v = 1.0 - $this->settledV;
+        $hz = 1.0 - $this->settledHz;
         foreach ($this->steps as [$at, $dip, $regulation, $hzDip, $droop]) {
             $x = ($t - $at) / $this->set->vTauMs;
             $y = ($t - $at) / $this->set->hzTauMs;
@@ -66,5 +72,16 @@ final class GeneratorModel
         }
 
         return [max(0.0, $v), max(0.0, $hz)];
+    }
+
+    /** What lies more than forty time constants back is below the precision of the numbers: its final value is kept. */
+    private function settle(int $t): void
+    {
+        $oldMs = $t - 40 * max($this->set->vTauMs, $this->set->hzTauMs);
+        while ($this->steps !== [] && $this->steps[0][0] < $oldMs) {
+            [, , $regulation, , $droop] = array_shift($this->steps);
+            $this->settledV += $regulation;
+            $this->settledHz += $droop;
+        }
     }
 }

@@ -146,7 +146,7 @@ final class SiteStanding
         $on = $test?->closed_at === null ? '' : ' ' . $this->shortDate($test->closed_at);
         [$words, $state, $fraction] = match (true) {
             $test === null => ['none yet', 'open', 0.0],
-            ! $test->isClosed() => ['planned', 'part', .3],
+            ! $test->isClosed() => ['not closed yet', 'part', .3],
             $test->verdict === 'pass' => ["passed$on", 'proven', 1.0],
             $test->verdict === 'fail' => ["failed$on", 'stop', 1.0],
             default => ["not proven$on", 'part', .5],

@@ -53,7 +53,8 @@ final readonly class BoardRow
             ($switch->circuit->stops ?? 0) > 0 => new BoardNeed(
                 'stop',
                 "$name: the control circuit does not prove",
-                "{$switch->circuit?->stops} stop findings; connect no source before it is corrected",
+                ($switch->circuit?->stops === 1 ? '1 stop finding' : "{$switch->circuit?->stops} stop findings")
+                    . '; connect no source before it is corrected',
                 route('circuit', $switch),
             ),
             $stops !== [] => new BoardNeed('stop', "$name: " . lcfirst($stops[0]->message), $stops[0]->because, route('sheet', $switch)),

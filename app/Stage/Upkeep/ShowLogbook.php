@@ -17,7 +17,7 @@ final readonly class ShowLogbook
     {
         $switch->load(SiteStanding::NEEDS);
         $kind = Typed::text($request, 'kind', 12);
-        $known = isset(EntryForm::kinds()[$kind]) ? $kind : 'service';
+        $known = isset(EntryForm::kinds()[$kind]) ? $kind : 'hours'; // the shortest: the entries follow in sight
 
         return view('upkeep.logbook', ['page' => new LogbookPage($switch, $known, Carbon::now())]);
     }

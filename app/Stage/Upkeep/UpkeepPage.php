@@ -25,6 +25,11 @@ use Illuminate\Support\Carbon;
 /** When the set starts by itself, what is due on it, and when somebody goes there. */
 final readonly class UpkeepPage
 {
+    /** Items of service whose id does not read as words. */
+    private const ITEMS = [
+        'alarms_sensors' => 'Alarms and sensors', 'clock_firmware' => 'Clock and firmware', 'battery_replace' => 'New start battery',
+        'enclosure_exhaust' => 'Enclosure and exhaust', 'torque_witness' => 'Witness marks of the torque',
+    ];
     private const AHEAD_DAYS = 120;
     private const SHOWN = 8;
 
@@ -113,7 +118,7 @@ final readonly class UpkeepPage
 
     public static function item(string $id): string
     {
-        return ucfirst(str_replace('_', ' ', $id));
+        return self::ITEMS[$id] ?? ucfirst(str_replace('_', ' ', $id));
     }
 
     /** Why it is due then, in one line. */

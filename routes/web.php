@@ -7,6 +7,7 @@ use App\Http\Middleware\MayLead;
 use App\Http\Middleware\MayWrite;
 use App\Http\Middleware\StillHere;
 use App\Stage\Account;
+use App\Stage\Bench;
 use App\Stage\Board;
 use App\Stage\Circuit;
 use App\Stage\Commissioning;
@@ -87,6 +88,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/settings/difference', Settings\ShowDifference::class)->name('difference');
     Route::get('/switches/{switch}/settings/{version}.json', Settings\ExportSheet::class)->name('sheet.export');
     Route::match(['get', 'post'], '/switches/{switch}/rehearsal', Rehearsal\ShowRehearsal::class)->name('rehearsal');
+    Route::get('/switches/{switch}/by-hand', Bench\ShowHands::class)->name('hands');
     Route::post(
         '/switches/{switch}/rehearsal.{form}',
         Rehearsal\ExportRehearsal::class,

@@ -18,6 +18,7 @@ const views = {
     plan: '/switches/1/plan',
     wires: '/switches/1/wires',
     'power-down': '/switches/1/power-down',
+    'by hand': '/switches/1/by-hand?story=fuel',
     circuit: '/switches/7/circuit',
     'circuit, editor': '/switches/7/circuit/edit?at=r3:0',
     'circuit, in time': '/switches/4/circuit/play?story=weld',

@@ -109,6 +109,12 @@ final class BenchPlay implements EventSink
         return $this->result($samples, $scenario, $isStarved);
     }
 
+    /** @return list<Event> what happened while it was played, in order */
+    public function happened(): array
+    {
+        return $this->events;
+    }
+
     /** When the engine dies of its blocked fuel, as things stand. */
     private function starvesMs(): int
     {

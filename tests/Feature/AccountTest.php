@@ -41,8 +41,21 @@ final class AccountTest extends TestCase
         for ($i = 0; $i < 5; $i++) {
             $this->post('/login', ['email' => $user->email, 'password' => "guess $i"])->assertRedirect();
         }
-        $this->post('/login', ['email' => $user->email, 'password' => 'a long enough secret'])->assertStatus(429);
+        $right = ['email' => $user->email, 'password' => 'a long enough secret'];
+        $this->post('/login', $right)->assertStatus(429)->assertHeader('Retry-After');
         $this->assertGuest();
+        $this->travel(31)->seconds();
+        $this->post('/login', ['email' => $user->email, 'password' => 'guess 6'])->assertRedirect();
+        $this->travel(31)->seconds();
+        $this->post('/login', $right)->assertStatus(429);
+        $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.9'])->post('/login', $right)->assertRedirect('/');
+        $this->post('/logout');
+        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1']);
+        $this->travel(31)->seconds();
+        $this->post('/login', $right)->assertRedirect('/');
+        $this->post('/logout');
+        $this->post('/login', ['email' => $user->email, 'password' => 'slip'])->assertSessionHasErrors('email');
+        $this->post('/login', $right)->assertRedirect('/');
     }
 
     #[Test]

@@ -12,12 +12,15 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
 
 /**
- * Failures are counted, by address and by where they come from; a person who knows the password is never locked out by the
- * tries of others for long.
+ * Failures are counted, by address and by where they come from. From the fifth on each one makes the next try wait twice as long,
+ * there and for that address only: a person who knows the password is never locked out by the tries of others.
  */
 final readonly class SignIn
 {
-    private const MOST_BY_ADDRESS = 5;
+    private const FREE_TRIES = 5;
+    private const FIRST_WAIT_S = 30;
+    private const LONGEST_WAIT_S = 900;
+    private const COUNTED_S = 3600;
     private const MOST_BY_PLACE = 60;
 
     public function __invoke(Request $request): RedirectResponse
@@ -27,8 +30,9 @@ final readonly class SignIn
             ['required' => 'Both the address and the password are needed.'],
         );
         $typed = mb_strtolower($fields['email']);
-        $limits = ["sign-in|$typed|{$request->ip()}" => self::MOST_BY_ADDRESS, "sign-in|{$request->ip()}" => self::MOST_BY_PLACE];
-        foreach ($limits as $key => $most) {
+        $tries = "sign-in|$typed|{$request->ip()}";
+        $place = "sign-in|{$request->ip()}";
+        foreach (["$tries|wait" => 1, $place => self::MOST_BY_PLACE] as $key => $most) {
             if (RateLimiter::tooManyAttempts($key, $most)) {
                 abort(429, headers: ['Retry-After' => (string) RateLimiter::availableIn($key)]);
             }
@@ -36,12 +40,15 @@ final readonly class SignIn
         // The database compares addresses without their accents; here they are compared as they are.
         $isThisOne = static fn(User $user): bool => $user->left_at === null && mb_strtolower($user->email) === $typed;
         if (! Auth::attemptWhen($fields, $isThisOne)) {
-            foreach (array_keys($limits) as $key) {
-                RateLimiter::hit($key);
+            RateLimiter::hit($place);
+            $beyond = RateLimiter::hit($tries, self::COUNTED_S) - self::FREE_TRIES;
+            if ($beyond >= 0) {
+                RateLimiter::hit("$tries|wait", (int) min(self::LONGEST_WAIT_S, self::FIRST_WAIT_S * 2 ** $beyond));
             }
             throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
         }
-        RateLimiter::clear(array_key_first($limits));
+        RateLimiter::clear($tries);
+        RateLimiter::clear("$tries|wait");
         $request->session()->regenerate(); // else a session id set before the sign-in would stay good after it
 
         return Interrupted::resumed($request) ?? redirect()->intended('/');

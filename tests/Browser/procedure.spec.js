@@ -183,7 +183,9 @@ test('the owner draws a name at the end, and the report shows it', async ({ page
     await page.mouse.move(pad.x + 120, pad.y + 30);
     await page.mouse.move(pad.x + 160, pad.y + 70);
     await page.mouse.up();
+    const sent = page.waitForResponse((response) => response.request().method() === 'POST' && response.ok());
     await step.getByRole('button', { name: 'Signed' }).click();
+    await sent; // "All sent." may still be the answer to what was sent before
     await expect(page.getByText('All sent.')).toBeVisible();
     await page.goto(`${run}/report`);
     await expect(page.getByRole('img', { name: 'Signature of Ida Lind' }).locator('path')).toHaveAttribute('d', /^M\d+ \d+L/);

@@ -48,7 +48,7 @@ final class ClashKinds
         return array_keys(array_filter($holds));
     }
 
-    /** Whether the place itself is bad, whoever else runs. */
+    /** The time is bad for this site alone, without regard to what other sites do. */
     public function isPlaceBad(int $switchAt, int $s, int $e): bool
     {
         $switch = $this->in->switches[$switchAt];

@@ -254,6 +254,19 @@ final class LoadTestTest extends TestCase
         self::assertSame(PartState::Failed, $part()?->state);
     }
 
+    #[Test]
+    public function the_school_that_is_kept_for_the_switch_is_the_one_that_is_shown(): void
+    {
+        $switch = $this->planned();
+        Upkeep::query()->create([
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => auth()->id(), 'school' => 'annual',
+        ]);
+        $page = (string) $this->get("/switches/$switch->id/load-tests")->assertOk()->getContent();
+        self::assertMatchesRegularExpression('/school=annual"\s+aria-current="true"/', $page);
+        $page = (string) $this->get("/switches/$switch->id/load-tests?school=critical")->getContent();
+        self::assertMatchesRegularExpression('/school=critical"\s+aria-current="true"/', $page);
+    }
+
     private function planned(): TransferSwitch
     {
         $switch = $this->switchOf($this->signIn());

@@ -38,9 +38,6 @@ final readonly class LoadTestsPage
     public ?TrendResult $trend;
     public ExerciseResult $due;
 
-    public const SCHOOLS = [
-        'quarterly' => 'Quarterly', 'critical' => 'Critical, monthly', 'semi_annual' => 'Semi-annual', 'annual' => 'Annual',
-    ];
     public const RUNS = [
         'no_load_low_speed' => 'Exercise at low speed', 'no_load_rated' => 'Exercise without load', 'with_load' => 'Exercise with load',
         'building_load' => 'Measured run on building load', 'load_bank' => 'Load bank', 'four_hour' => 'Four hours',

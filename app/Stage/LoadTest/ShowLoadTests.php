@@ -6,6 +6,7 @@ namespace App\Stage\LoadTest;
 
 use App\Http\Typed;
 use App\Models\TransferSwitch;
+use App\Stage\Schools;
 use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -18,8 +19,8 @@ final readonly class ShowLoadTests
         $switch->load(SiteStanding::NEEDS);
 
         $school = Typed::text($request, 'school');
-        $isSchool = isset(LoadTestsPage::SCHOOLS[$school]);
+        $asked = isset(Schools::WORDS[$school]) ? $school : $switch->upkeep->school ?? 'quarterly';
 
-        return view('load-test.index', ['page' => new LoadTestsPage($switch, $isSchool ? $school : 'quarterly')]);
+        return view('load-test.index', ['page' => new LoadTestsPage($switch, $asked)]);
     }
 }

@@ -9,6 +9,7 @@ use App\Drawing\Ruler\YearRuler;
 use App\Models\LoadTest;
 use App\Models\LogEntry;
 use App\Models\TransferSwitch;
+use App\Stage\Schools;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Input\BadInput;
@@ -114,6 +115,37 @@ final readonly class UpkeepPage
     public static function day(?int $day): string
     {
         return $day === null ? 'not known' : gmdate('j M Y', $day * Day::S);
+    }
+
+    /** @return array<string, array{string, array<array-key, string>, string}> label, choices, and what is known now */
+    public function choices(): array
+    {
+        $known = $this->facts->upkeep;
+
+        return [
+            'cooling' => ['Cooling of the engine', ['' => 'not known', 'air' => 'air', 'liquid' => 'liquid'], $known->cooling ?? ''],
+            'school' => ['Load tests asked for', Schools::WORDS, $known->school ?? 'quarterly'],
+            'priority' => [
+                'Urgency in a storm',
+                ['1' => '1', '2' => '2', '3' => '3', '4' => '4', '5' => '5, most urgent'],
+                (string) ($known->priority ?? 3),
+            ],
+            'selector' => [
+                'Selector, as seen last',
+                ['' => 'not known', 'auto' => 'auto', 'off' => 'off', 'manual' => 'manual', 'test' => 'test'],
+                $known->selector ?? '',
+            ],
+        ];
+    }
+
+    /** How it stands with an item of service, in a few words. */
+    public static function standing(DueItem $one): string
+    {
+        return match ($one->state) {
+            'never' => 'not on record',
+            'overdue' => 'overdue since ' . self::day($one->due),
+            default => 'due ' . self::day($one->due),
+        };
     }
 
     public static function item(string $id): string

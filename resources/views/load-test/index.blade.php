@@ -87,7 +87,7 @@
         <section class="block" aria-labelledby="due">
             <h2 id="due">What is due</h2>
             <nav class="choice" aria-label="School">
-                @foreach ($page::SCHOOLS as $school => $words)
+                @foreach (\App\Stage\Schools::WORDS as $school => $words)
                     <a href="{{ route('load-tests', ['switch' => $page->switch, 'school' => $school]) }}"
                         @if ($school === $page->school) aria-current="true" @endif>{{ $words }}</a>
                 @endforeach

@@ -17,7 +17,7 @@
             <p>{{ \Illuminate\Support\Carbon::parse($since['at'])->setTimezone($page->switch->site->timezone)->format('j M Y') }}:
                 {{ $since['starts'] }} starts, {{ number_format($since['run_h'], 1) }} h run, {{ $since['outages'] }} outages,
                 {{ $since['alarms'] }} alarms, {{ $since['exercises_missed'] }} exercises missed.
-                {{ $since['settings_changed'] === null ? '' : ($since['settings_changed'] ? 'The settings were changed.' : 'The settings are the same.') }}
+                {{ match ($since['settings_changed']) {true => 'The settings were changed.',false => 'The settings are the same.',null => ''} }}
             </p>
         </section>
     @endif

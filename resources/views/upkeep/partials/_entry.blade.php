@@ -25,7 +25,7 @@
                                 <small
                                     @class([
                                         'is-stop' => in_array($one->state, ['overdue', 'never'], true),
-                                    ])>{{ $one->state === 'never' ? 'not on record' : ($one->state === 'overdue' ? 'overdue since ' : 'due ') . \App\Stage\Upkeep\UpkeepPage::day($one->due) }}</small></span></label>
+                                    ])>{{ \App\Stage\Upkeep\UpkeepPage::standing($one) }}</small></span></label>
                     </li>
                 @empty
                     <li class="quiet">What is serviced is not known yet: see <a href="{{ route('schedule', $page->switch) }}">Schedule</a>.

@@ -1,12 +1,4 @@
 @php($upkeep = $page->facts->upkeep)
-@php(
-    $choose = [
-        'cooling' => ['Cooling of the engine', ['' => 'not known', 'air' => 'air', 'liquid' => 'liquid'], $upkeep->cooling ?? ''],
-        'school' => ['Load tests asked for', ['quarterly' => 'quarterly', 'critical' => 'monthly, critical', 'semi_annual' => 'twice a year', 'annual' => 'once a year'], $upkeep->school ?? 'quarterly'],
-        'priority' => ['Urgency in a storm', ['1' => '1', '2' => '2', '3' => '3', '4' => '4', '5' => '5, most urgent'], (string) ($upkeep->priority ?? 3)],
-        'selector' => ['Selector, as seen last', ['' => 'not known', 'auto' => 'auto', 'off' => 'off', 'manual' => 'manual', 'test' => 'test'], $upkeep->selector ?? '']
-    ]
-)
 <section class="block" aria-labelledby="known">
     <h2 id="known">What is known of it</h2>
     <form method="post" action="{{ route('upkeep.save', $page->switch) }}">
@@ -16,7 +8,7 @@
             <x-field name="installed_on" label="Set installed on" type="date" :value="old('installed_on', $upkeep?->installed_on?->format('Y-m-d'))" />
             <x-field name="battery_installed_on" label="Battery installed on" type="date" :value="old('battery_installed_on', $upkeep?->battery_installed_on?->format('Y-m-d'))" />
             <x-field name="fuel_days" label="Fuel at storm load" unit="days" inputmode="decimal" :value="old('fuel_days', $upkeep?->fuel_days === null ? '' : +$upkeep->fuel_days)" />
-            @foreach ($choose as $name => [$label, $choices, $value])
+            @foreach ($page->choices() as $name => [$label, $choices, $value])
                 @include('panel.partials._choice')
             @endforeach
         </div>

@@ -11,6 +11,7 @@ use App\Stage\Bench;
 use App\Stage\Board;
 use App\Stage\Circuit;
 use App\Stage\Commissioning;
+use App\Stage\Equipment;
 use App\Stage\Handover;
 use App\Stage\Library;
 use App\Stage\LoadTest;
@@ -93,6 +94,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         '/switches/{switch}/rehearsal.{form}',
         Rehearsal\ExportRehearsal::class,
     )->whereIn('form', ['svg', 'csv', 'json', 'utility', 'cff'])->name('rehearsal.export');
+    Route::get('/equipment', Equipment\ShowEquipment::class)->name('equipment');
     Route::get('/library', Library\ShowLibrary::class)->name('library');
     Route::get('/library/scenarios/{scenario}.json', Library\ExportScenario::class)->name('scenarios.export');
     Route::get('/library/recordings/{recording}', Library\ShowRecording::class)->name('recording');
@@ -108,6 +110,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/load-tests', LoadTest\ShowLoadTests::class)->name('load-tests');
     Route::get('/load-tests/{test}', LoadTest\ShowLoadTest::class)->name('load-test');
     Route::get('/load-tests/{test}/read', LoadTest\ShowReading::class)->name('load-test.screen');
+    Route::get('/load-tests/{test}/report', LoadTest\ShowTestReport::class)->name('load-test.report');
+    Route::get('/load-tests/{test}/report.pdf', LoadTest\PrintTestReport::class)->name('load-test.report.pdf');
+    Route::get('/load-tests/{test}/report.json', LoadTest\ExportTestReport::class)->name('load-test.report.json');
     Route::get('/load-tests/{test}/plan.pdf', LoadTest\PrintLoadTest::class)->name('load-test.pdf');
     Route::get('/load-tests/{test}/readings.csv', LoadTest\ExportLoadTest::class)->name('load-test.csv');
     Route::get('/load-tests/{test}/date.ics', LoadTest\ExportTestDate::class)->name('load-test.ics');
@@ -192,7 +197,19 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::delete('/load-tests/{test}/readings/{reading}', LoadTest\StrikeReading::class)
             ->whereUuid('reading')->name('load-test.strike');
         Route::post('/load-tests/{test}/readings/batch', LoadTest\TakeReadings::class)->name('load-test.batch');
+        Route::post('/load-tests/{test}/photos', LoadTest\TakeTestPhoto::class)->middleware('throttle:uploads')->name('load-test.photos');
+        Route::post('/load-tests/{test}/marks', LoadTest\AddMark::class)->name('load-test.mark');
+        Route::delete('/load-tests/{test}/marks/{mark}', LoadTest\StrikeMark::class)->whereUuid('mark')->name('load-test.mark.strike');
+        Route::post('/load-tests/{test}/table', LoadTest\ImportReadings::class)->middleware('throttle:uploads')->name('load-test.table');
+        Route::post('/load-tests/{test}/table/look', LoadTest\LookAtTable::class)->name('load-test.table.look');
+        Route::post('/load-tests/{test}/recordings', LoadTest\AddRecording::class)->middleware('throttle:uploads')
+            ->name('load-test.recordings');
+        Route::post('/load-tests/{test}/recordings/look', LoadTest\LookAtSteps::class)->name('load-test.recordings.look');
+        Route::post('/load-tests/{test}/notes', LoadTest\NoteLoadTest::class)->name('load-test.note');
         Route::post('/load-tests/{test}/close', LoadTest\CloseLoadTest::class)->name('load-test.close');
+        Route::post('/equipment', Equipment\AddEquipment::class)->name('equipment.add');
+        Route::put('/equipment/{equipment}', Equipment\ChangeEquipment::class)->name('equipment.change');
+        Route::delete('/equipment/{equipment}', Equipment\RetireEquipment::class)->name('equipment.retire');
         Route::post('/runs/{run}/marks', Commissioning\TakeMarks::class)->name('marks');
         Route::post('/runs/{run}/answers', Commissioning\TakeAnswers::class)->name('answers');
         Route::post('/runs/{run}/photos', Commissioning\TakePhoto::class)->middleware('throttle:uploads')->name('run.photos');

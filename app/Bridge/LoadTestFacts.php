@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Bridge;
 
+use App\Models\LoadItem;
+use App\Models\LoadMark;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
 use App\Models\TransferSwitch;
@@ -17,6 +19,11 @@ use Escapement\Core\LoadTest\LoadTestPlan;
 use Escapement\Core\LoadTest\LoadTestPlanResult;
 use Escapement\Core\LoadTest\LoadTestResult;
 use Escapement\Core\LoadTest\LoadTestTrend;
+use Escapement\Core\LoadTest\MarkedMoment;
+use Escapement\Core\LoadTest\MarkedSpans;
+use Escapement\Core\LoadTest\OwnLoad;
+use Escapement\Core\LoadTest\OwnLoads;
+use Escapement\Core\LoadTest\OwnLoadStep;
 use Escapement\Core\LoadTest\TrendResult;
 use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Wire\LoadTest\ExerciseValueReader;
@@ -103,33 +110,108 @@ final readonly class LoadTestFacts
     /** @return null|array<string, mixed> the input of load_test_evaluate; null while nothing was read */
     public function evaluationInput(LoadTest $test): ?array
     {
-        $counting = $test->readings->filter(static fn(LoadReading $one): bool => $one->struck_why === null)->values();
-        $first = $counting->first();
+        $counting = self::rising($test->counting());
+        $first = $counting[0] ?? null;
         if ($first === null) {
             return null;
         }
         $source = $this->plan->source;
         $supply = (new SwitchFacts($this->switch))->plant->emergency;
         $previous = $this->previous($test);
+        $seen = $this->stepsSeen($test);
 
         return array_intersect_key($test->plan, array_flip([
             'profile', 'steps', 'class_min', 'fuel', 'nameplate_kw', 'basis', 'usable_kw',
         ])) + [
             'phases' => $this->phases(), 'nominal_v' => (float) $supply->nominalV, 'nominal_hz' => (float) $supply->nominalHz,
             'governor' => $this->switch->site->installation->isPortable() ? 'droop' : 'isochronous',
-            'readings' => array_values($counting->map(static fn(LoadReading $one): array => [
-                't_s' => max(0, round($first->taken_at->diffInMilliseconds($one->taken_at) / 1000, 3)),
-                'v_v' => $one->v_v,
-                'a_a' => $one->a_a,
-                'hz' => $one->hz,
-                'kw' => $one->kw,
-                'oil_kpa' => $one->oil_kpa,
-                'coolant_c' => $one->coolant_c,
-                'exhaust_c' => $one->exhaust_c,
-                'battery_v' => $one->battery_v,
-            ])->all()),
+            'readings' => array_map(static fn(LoadReading $one): array => [
+                't_s' => max(0.0, round($first->taken_at->diffInMilliseconds($one->taken_at) / 1000, 3)),
+            ] + $one->figures(), $counting),
         ] + ($source === null || $source->legA <= 0 ? [] : ['rated_a' => round($source->legA, 1)])
-            + ($previous === null ? [] : ['previous' => $previous]);
+            + ($previous === null ? [] : ['previous' => $previous]) + ($seen === [] ? [] : ['steps_seen' => $seen]);
+    }
+
+    /**
+     * Of two readings of one moment the first; the tables may have them, an evaluation may not.
+     *
+     * @param list<LoadReading> $readings in order of time
+     *
+     * @return list<LoadReading>
+     */
+    private static function rising(array $readings): array
+    {
+        $rising = [];
+        foreach ($readings as $one) {
+            if ($rising === [] || $one->taken_at->greaterThan($rising[count($rising) - 1]->taken_at)) {
+                $rising[] = $one;
+            }
+        }
+
+        return $rising;
+    }
+
+    /** @return list<array<string, mixed>> load steps out of the recordings of the test, as an evaluation takes them */
+    private function stepsSeen(LoadTest $test): array
+    {
+        $seen = [];
+        foreach ($test->recordings as $recording) {
+            $steps = $recording->steps['steps_seen'] ?? [];
+            array_push($seen, ...(is_array($steps) ? array_values($steps) : []));
+        }
+
+        return $seen;
+    }
+
+    /**
+     * The marks that count, as moments from the first reading.
+     *
+     * @return list<MarkedMoment>
+     */
+    public static function moments(LoadTest $test): array
+    {
+        $zero = self::zero($test);
+        $moments = [];
+        foreach ($test->marks as $mark) {
+            if ($mark->struck_why === null && $zero !== null) {
+                $moments[] = new MarkedMoment($mark->kind, $zero->diffInMilliseconds($mark->at) / 1000, $mark->level_pct);
+            }
+        }
+
+        return $moments;
+    }
+
+    /** From where the time of a test counts: its first reading that counts, else its first mark; null before both. */
+    public static function zero(LoadTest $test): ?Carbon
+    {
+        return ($test->counting()[0] ?? null)->taken_at
+            ?? $test->marks->first(static fn(LoadMark $one): bool => $one->struck_why === null)?->at;
+    }
+
+    public static function spans(LoadTest $test): MarkedSpans
+    {
+        $counting = $test->counting();
+        $zero = self::zero($test);
+        $endS = ! $test->isClosed() || $counting === [] || $zero === null ? null
+            : $zero->diffInMilliseconds($counting[count($counting) - 1]->taken_at) / 1000;
+
+        return new MarkedSpans(self::moments($test), ($test->plan['bank_elements_kw'] ?? []) !== [], $endS);
+    }
+
+    /**
+     * A house without a bank: which of its own loads to switch for each step.
+     *
+     * @return list<OwnLoadStep>
+     */
+    public function ownLoads(LoadTestPlanResult $plan): array
+    {
+        $usableKw = (float) ($this->plan->source->usableKw ?? $this->nameplateKw() ?? 0.0);
+        $loads = array_map(
+            static fn(LoadItem $one): OwnLoad => new OwnLoad($one->name, (float) $one->kw, (float) $one->start_kva > 0 || $one->compressor),
+            array_values($this->plan->transferred()),
+        );
+
+        return (new OwnLoads($loads, $usableKw))->order($plan->steps);
     }
 
     /**

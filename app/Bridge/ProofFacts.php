@@ -73,6 +73,7 @@ final readonly class ProofFacts
             'source_rating' => $kw === null ? 'not known' : "$kw kW", 'engine' => self::print($switch->plant['engine'] ?? []),
             'controls' => self::print([$switch->plan->landing['controls'] ?? [], $switch->plan->landing['jumpers'] ?? []]),
         ];
+        $facts['load_total'] = round((float) $switch->loads->sum(static fn($load): float => (float) $load->kw), 2) . ' kW';
         foreach ($switch->loads as $load) {
             $facts["load:$load->name"] = (float) $load->kw . ' kW';
         }

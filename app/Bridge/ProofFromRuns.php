@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bridge;
 
+use App\Models\LoadTest;
 use App\Models\PartProof;
 use App\Models\Run;
 use App\Models\TransferSwitch;
@@ -15,6 +16,8 @@ use Escapement\Core\Commissioning\Proof\Standing;
 use Escapement\Core\Commissioning\Proof\StandingInput;
 use Escapement\Core\Commissioning\Proof\StandingResult;
 use Escapement\Core\Commissioning\TimingVerdictResult;
+use Escapement\Core\LoadTest\ClosedTest;
+use Escapement\Core\LoadTest\CountingTests;
 use Escapement\Core\SettingsCheck\ExpectedTimes;
 
 /** The parts of a proof, asked of the core: what a run says to them, and where a switch stands by all its signed runs. */
@@ -64,12 +67,21 @@ final readonly class ProofFromRuns
         ));
     }
 
+    /** Which load tests of the switch count. Needs of the switch: closedLoadTests. */
+    public static function counting(TransferSwitch $switch): CountingTests
+    {
+        return new CountingTests(array_values($switch->closedLoadTests->map(
+            static fn(LoadTest $test): ClosedTest => new ClosedTest($test->id, $test->verdict ?? 'not_proven', $test->top_pct),
+        )->all()));
+    }
+
     /** @return list<PartRecord> a load test that was closed without a verdict says nothing */
     private static function ofLoadTests(TransferSwitch $switch): array
     {
         $records = [];
+        $counting = array_map(static fn(ClosedTest $one): int => $one->id, self::counting($switch)->tests);
         foreach ($switch->closedLoadTests as $test) {
-            if ($test->closed_at !== null && in_array($test->verdict, ['pass', 'fail'], true)) {
+            if ($test->closed_at !== null && in_array($test->id, $counting, true)) {
                 $records[] = new PartRecord(
                     ProofPart::LoadTest,
                     $test->verdict === 'pass',

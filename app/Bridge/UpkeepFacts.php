@@ -246,13 +246,10 @@ final readonly class UpkeepFacts
     /** @return ?array{date: string, result: string} */
     private function loadTest(): ?array
     {
-        foreach (array_reverse($this->closedTests()) as $test) {
-            if (in_array($test->verdict, ['pass', 'fail'], true) && $test->closed_at !== null) {
-                return ['date' => $this->day($test->closed_at), 'result' => $test->verdict];
-            }
-        }
+        $standing = ProofFromRuns::counting($this->switch)->standing();
+        $test = $standing === null ? null : $this->switch->closedLoadTests->firstWhere('id', $standing->id);
 
-        return null;
+        return $test?->closed_at === null ? null : ['date' => $this->day($test->closed_at), 'result' => (string) $test->verdict];
     }
 
     /** @param array<int, Run> $runs */

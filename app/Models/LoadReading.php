@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Escapement\Core\LoadTest\ReadingSource;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -26,6 +27,7 @@ use Illuminate\Support\Carbon;
  * @property ?float      $battery_v
  * @property ?string     $note
  * @property ?string     $struck_why  why it does not count
+ * @property ReadingSource $source
  * @property User        $user
  */
 final class LoadReading extends Model
@@ -45,11 +47,21 @@ final class LoadReading extends Model
         return $this->belongsTo(User::class);
     }
 
+    /** @return array<string, mixed> as the record, the export and the evaluation take it */
+    public function figures(): array
+    {
+        return [
+            'v_v' => $this->v_v, 'a_a' => $this->a_a, 'hz' => $this->hz, 'kw' => $this->kw, 'oil_kpa' => $this->oil_kpa,
+            'coolant_c' => $this->coolant_c, 'exhaust_c' => $this->exhaust_c, 'battery_v' => $this->battery_v,
+        ];
+    }
+
     protected function casts(): array
     {
         return [
             'taken_at' => 'datetime', 'v_v' => 'array', 'a_a' => 'array', 'hz' => 'float', 'kw' => 'float', 'oil_kpa' => 'float',
             'coolant_c' => 'float', 'exhaust_c' => 'float', 'battery_v' => 'float',
+            'source' => ReadingSource::class,
         ];
     }
 }

@@ -18,6 +18,8 @@ use Illuminate\Support\Carbon;
  * @property int        $user_id
  * @property ?int       $run_id     that it is evidence of
  * @property ?string    $step       of that run's procedure
+ * @property ?int       $load_test_id that it is evidence of
+ * @property ?string    $reading_id of that test
  * @property string     $subject    of the survey
  * @property string     $moment     before, during or after the work
  * @property ?string    $shows      the question of the survey or the nameplate that it is evidence of

@@ -9,7 +9,8 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * @property int    $id
  * @property int    $company_id
- * @property int    $run_id
+ * @property ?int   $run_id
+ * @property ?int   $load_test_id
  * @property int    $seq
  * @property string $entry  JSON as hashed
  * @property string $hash

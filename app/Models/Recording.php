@@ -23,6 +23,8 @@ use Illuminate\Support\Carbon;
  * @property int    $until_ms
  * @property int    $points
  * @property string $series     deflated JSON
+ * @property ?int   $load_test_id that it is of
+ * @property ?array<string, mixed> $steps the answer of step_transients to it
  * @property Carbon $created_at
  */
 final class Recording extends Model
@@ -42,6 +44,6 @@ final class Recording extends Model
 
     protected function casts(): array
     {
-        return ['nominal_v' => 'float', 'nominal_hz' => 'float', 'created_at' => 'datetime'];
+        return ['nominal_v' => 'float', 'nominal_hz' => 'float', 'steps' => 'array', 'created_at' => 'datetime'];
     }
 }

@@ -39,7 +39,7 @@ use Illuminate\Support\Carbon;
  * @property Collection<int, HandoverLink> $links
  * @property Collection<int, PartProof> $proofs
  */
-final class Run extends Model
+final class Run extends Model implements Recorded
 {
     use BelongsToCompany;
 
@@ -125,6 +125,11 @@ final class Run extends Model
         $query->lockForUpdate();
 
         return $query->findOrFail($id);
+    }
+
+    public function recordKey(): string
+    {
+        return 'run_id';
     }
 
     /** @return array<string, mixed> the plant that it was begun with: a verdict does not change because the survey does */

@@ -129,7 +129,7 @@ final class TransferSwitch extends Model
     public function closedLoadTests(): HasMany
     {
         $relation = $this->hasMany(LoadTest::class, 'switch_id');
-        $relation->select(['id', 'company_id', 'switch_id', 'verdict', 'closed_at', 'closed_by', 'basis'])
+        $relation->select(['id', 'company_id', 'switch_id', 'verdict', 'closed_at', 'closed_by', 'basis', 'top_pct'])
             ->whereNotNull('closed_at')->orderBy('closed_at');
 
         return $relation;

@@ -142,7 +142,9 @@ final class SiteStanding
 
     private function loadTestRow(TransferSwitch $switch): StageRow
     {
-        $test = $switch->loadTest;
+        $newest = $switch->loadTest;
+        $standing = ProofFromRuns::counting($switch)->standing();
+        $test = $newest?->isClosed() === true && $standing !== null ? $switch->closedLoadTests->firstWhere('id', $standing->id) : $newest;
         $on = $test?->closed_at === null ? '' : ' ' . $this->shortDate($test->closed_at);
         [$words, $state, $fraction] = match (true) {
             $test === null => ['none yet', 'open', 0.0],

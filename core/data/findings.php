@@ -2782,6 +2782,40 @@ return [
             'Confirm it in the adopted edition.',
         ],
     ],
+    'bank-cable' => [
+        'bank-cable-small' => [
+            'stop',
+            'The cable set is good for {set:%.0f} A; the largest step, held for long, asks {least:%.0f} A',
+            'A cable that is too small heats up where it lies coiled or covered.',
+            'Bring larger cables, or leave elements off.',
+        ],
+        'bank-volts' => [
+            'stop',
+            'The bank is rated for {rated:%.0f} V; {v:%.0f} V are here',
+            'Its elements and fans burn out, and its terminals are not made for that.',
+            'Bring a bank for this voltage.',
+        ],
+        'bank-gives-less' => [
+            'warn',
+            'At {v:%.0f} V an element rated for {rated:%.0f} V gives {pct:%.0f} % of its kilowatts',
+            'A resistor gives with the square of the voltage: the steps come out lower than planned.',
+            'Plan with the kilowatts that the elements give at this voltage.',
+        ],
+    ],
+    'load-test-marks' => [
+        'failed-in-test' => [
+            'note',
+            'The utility failed {count:%.0f} times during the test',
+            'From then on the set carried the building for real: this stretch is a step of its own, and no planned one.',
+            'Read on if it is safe to. What was held before and after stays proved as it was read.',
+        ],
+        'bank-stayed-on' => [
+            'warn',
+            'The utility failed, and nobody marked the bank as dropped within {s:%.0f} s',
+            'Bank and building together can overload the set just when the building needs it.',
+            'Have the automatic drop of the bank installed or mended, and let a person stand at it until then.',
+        ],
+    ],
     'load-test-evaluate' => [
         'wet-stacking-risk' => [
             'warn',

@@ -31,6 +31,7 @@ return [
     new ProofFact('engine', 'Engine', [P::Times], isFingerprint: true),
     new ProofFact('controls', 'Control wiring', [P::StartCircuit], isFingerprint: true),
     new ProofFact('load:', 'Load', [P::Carries]),
+    new ProofFact('load_total', 'Load in all', [P::LoadTest], withinPct: 10),
     new ProofFact('shedding', 'Load shedding', [P::Carries], isFingerprint: true),
     new ProofFact('sensing', 'Sensing on the sheet', [P::Sensing], isFingerprint: true),
     new ProofFact('start_delay', 'Start delay', [P::Times]),

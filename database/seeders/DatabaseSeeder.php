@@ -117,6 +117,8 @@ final class DatabaseSeeder extends Seeder
             $juniper = Site::query()->where('name', 'Juniper Row 14')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->house($juniper, $this->milo, $now);
             $this->upkeep->house($juniper, $this->rosa, $now);
+            $tamarack = Site::query()->where('name', 'Tamarack Orchard cold store')->firstOrFail()->switches()->firstOrFail();
+            $this->loadTests->coldStore($tamarack, $this->milo, $now);
             $this->runUnderWay();
         } finally {
             Carbon::setTestNow();

@@ -9,6 +9,7 @@ import { reading } from './components/reading.js';
 import { recordingForm, recordingZoom } from './components/recording.js';
 import { signature } from './components/signature.js';
 import { stopwatch } from './components/stopwatch.js';
+import { testCursor } from './components/test-cursor.js';
 import { attachStrips } from './components/strip.js';
 
 applyTheme();
@@ -40,6 +41,7 @@ Alpine.data('recordingForm', recordingForm);
 Alpine.data('recordingZoom', recordingZoom);
 Alpine.data('signature', signature);
 Alpine.data('stopwatch', stopwatch);
+Alpine.data('testCursor', testCursor);
 Alpine.start();
 attachStrips();
 // on a phone the row of pages is longer than the screen

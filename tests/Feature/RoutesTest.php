@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Bridge\CircuitFacts;
+use App\Models\Equipment;
 use App\Models\HandoverLink;
 use App\Models\ImportedRun;
+use App\Models\LoadMark;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
 use App\Models\LogEntry;
@@ -193,6 +195,11 @@ final class RoutesTest extends TestCase
             'taken_at' => now(), 'v_v' => [120, 120], 'a_a' => [10, 10], 'hz' => 60,
         ]);
 
+        $mark = LoadMark::query()->create([
+            'id' => (string) Str::uuid(), 'company_id' => $keeper->company_id, 'load_test_id' => $test->id, 'user_id' => $keeper->id,
+            'kind' => 'started', 'at' => now(),
+        ]);
+        $meter = Equipment::query()->create(['company_id' => $keeper->company_id, 'kind' => 'meter', 'name' => 'Fern Hill 3 meter']);
         $entry = LogEntry::query()->create([
             'id' => (string) Str::uuid(), 'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id,
             'kind' => 'alarm', 'at' => now(), 'fields' => ['code' => 'overcrank'],
@@ -203,6 +210,8 @@ final class RoutesTest extends TestCase
             'session' => str_repeat('a', 32),
             'test' => $test->id,
             'reading' => $reading->id,
+            'mark' => $mark->id,
+            'equipment' => $meter->id,
             'site' => $site,
             'switch' => $switch,
             'run' => $run,

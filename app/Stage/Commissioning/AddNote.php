@@ -6,6 +6,7 @@ namespace App\Stage\Commissioning;
 
 use App\Models\Run;
 use App\Models\User;
+use App\Stage\Record;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

@@ -8,6 +8,7 @@ use App\Bridge\ProcedureFacts;
 use App\Models\Run;
 use App\Models\StepAnswer;
 use App\Models\User;
+use App\Stage\Maker;
 use Escapement\Core\Commissioning\Procedure\AnswerFault;
 use Escapement\Core\Commissioning\Procedure\AnswerJudge;
 use Escapement\Core\Commissioning\Procedure\Progress;

@@ -7,6 +7,7 @@ namespace App\Stage\Commissioning;
 use App\Bridge\RunHeader;
 use App\Models\Run;
 use App\Models\User;
+use App\Stage\Record;
 use Escapement\Core\Commissioning\Proof\PartOutcome;
 use Escapement\Core\Commissioning\Proof\RunPart;
 use Escapement\Core\Commissioning\Proof\RunParts;

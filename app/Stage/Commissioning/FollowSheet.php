@@ -9,6 +9,7 @@ use App\Bridge\ProcedureWork;
 use App\Models\Run;
 use App\Models\StepAnswer;
 use App\Models\User;
+use App\Stage\Record;
 use Escapement\Core\Commissioning\Procedure\JudgedAnswer;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

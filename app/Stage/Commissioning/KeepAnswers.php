@@ -6,6 +6,8 @@ namespace App\Stage\Commissioning;
 
 use App\Models\Run;
 use App\Models\User;
+use App\Stage\Once;
+use App\Stage\Record;
 use Escapement\Core\Commissioning\Procedure\AnswerJudge;
 use Illuminate\Support\Facades\DB;
 

@@ -9,7 +9,9 @@ use App\Models\Photo;
 use App\Models\Run;
 use App\Models\User;
 use App\Stage\KeptPhoto;
+use App\Stage\Once;
 use App\Stage\Picture;
+use App\Stage\Record;
 use Escapement\Core\Survey\Subject;
 use Illuminate\Support\Facades\DB;
 

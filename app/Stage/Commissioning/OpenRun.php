@@ -9,6 +9,7 @@ use App\Bridge\ProofFacts;
 use App\Models\Run;
 use App\Models\TransferSwitch;
 use App\Models\User;
+use App\Stage\Record;
 use Escapement\Core\Record\RecordChain;
 use Illuminate\Support\Facades\DB;
 

@@ -6,6 +6,7 @@ namespace App\Stage\Commissioning;
 
 use App\Models\Run;
 use App\Models\User;
+use App\Stage\Maker;
 use App\Stage\Picture;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

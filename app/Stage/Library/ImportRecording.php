@@ -7,6 +7,8 @@ namespace App\Stage\Library;
 use App\Bridge\RecordingSeries;
 use App\Models\Recording;
 use App\Models\User;
+use App\Stage\ColumnChoice;
+use App\Stage\RecordingUpload;
 use Escapement\Core\Recording\RecordingFault;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\DB;
@@ -19,7 +21,7 @@ final readonly class ImportRecording
     {
         $phases = $request->integer('phases');
         try {
-            $upload = RecordingUpload::of(RecordingRequest::files($request));
+            $upload = RecordingUpload::of(RecordingUpload::files($request));
             $choice = ColumnChoice::for($upload, $request, $phases);
             if (count($choice->columns->phases) !== $phases) {
                 throw RecordingFault::whole(

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stage\Library;
 
+use App\Stage\ColumnChoice;
+use App\Stage\RecordingUpload;
 use Escapement\Core\Recording\RecordingFault;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
@@ -15,7 +17,7 @@ final readonly class LookAtRecording
     {
         $phases = max(1, min(3, (int) $request->integer('phases', 2)));
         try {
-            $files = RecordingRequest::files($request);
+            $files = RecordingUpload::files($request);
             $choice = ColumnChoice::for(RecordingUpload::of($files, isHead: true), $request, $phases);
 
             return view('library.partials._columns', ['choice' => $choice, 'phases' => $phases, 'fault' => null]);

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Stage\Library;
 
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 
 final class RecordingRequest extends FormRequest
 {
@@ -28,16 +26,5 @@ final class RecordingRequest extends FormRequest
             'name.required' => 'It needs a name to be found by.', 'phases.*' => 'One, two or three voltages.',
             'nominal_v.*' => 'The nominal voltage, in volts above 0.', 'nominal_hz.*' => 'The nominal frequency, in hertz above 0.',
         ];
-    }
-
-    /** @return list<UploadedFile> */
-    public static function files(Request $request): array
-    {
-        $files = $request->file('files');
-
-        return array_values(array_filter(
-            is_array($files) ? $files : [$files],
-            static fn(mixed $file): bool => $file instanceof UploadedFile,
-        ));
     }
 }

@@ -16,6 +16,8 @@ use Illuminate\Validation\ValidationException;
 /** Keeps a reading; the same one sent again is the same. */
 final readonly class AddReading
 {
+    public function __construct(private TestBook $book) {}
+
     public function __invoke(Request $request, LoadTest $test): RedirectResponse
     {
         abort_if($test->isClosed(), 409, 'This test is closed; its readings stay as they are.');
@@ -24,16 +26,17 @@ final readonly class AddReading
         $columns = (new ReadingRequest($test, $phases))->columns($request->all());
         /** @var User $user */
         $user = $request->user();
-        DB::transaction(static function () use ($test, $columns, $user): void {
-            LoadTest::locked($test->id);
+        DB::transaction(function () use ($test, $columns, $user): void {
+            $locked = LoadTest::locked($test->id);
+            abort_if($locked->isClosed(), 409, 'This test is closed; its readings stay as they are.');
             $isTaken = LoadReading::query()->where('load_test_id', $test->id)->where('taken_at', $columns['taken_at'])
                 ->whereNull('struck_why')->where('id', '!=', $columns['id'])->exists();
             if ($isTaken) {
                 throw ValidationException::withMessages(['time' => 'There is a reading of this moment already; strike it out first.']);
             }
-            LoadReading::query()->firstOrCreate(['id' => $columns['id'], 'load_test_id' => $test->id], $columns + [
-                'company_id' => $test->company_id, 'user_id' => $user->id,
-            ]);
+            if (! LoadReading::query()->whereKey($columns['id'])->where('load_test_id', $test->id)->exists()) {
+                $this->book->reading($locked, $user, $columns);
+            }
         });
 
         return redirect()->route('load-test', $test)->with('said', 'The reading is kept.');

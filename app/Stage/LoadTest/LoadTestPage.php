@@ -6,13 +6,23 @@ namespace App\Stage\LoadTest;
 
 use App\Bridge\LoadTestFacts;
 use App\Bridge\Units;
+use App\Drawing\LoadTest\FiguresChart;
 use App\Drawing\LoadTest\StepChart;
+use App\Models\LoadMark;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
+use App\Models\Photo;
+use App\Models\Recording;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\LoadTest\BankCable;
 use Escapement\Core\LoadTest\LoadTestPlanResult;
 use Escapement\Core\LoadTest\LoadTestResult;
+use Escapement\Core\LoadTest\MarkedSpan;
+use Escapement\Core\LoadTest\MarkedSpans;
+use Escapement\Core\LoadTest\OwnLoadStep;
+use Escapement\Core\LoadTest\PlannedStep;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 
@@ -24,6 +34,10 @@ final readonly class LoadTestPage
     public LoadTestPlanResult $plan;
     public ?LoadTestResult $result;
     public Units $units;
+    public MarkedSpans $spans;
+
+    /** What of a test it reads, to be loaded before. */
+    public const NEEDS = ['readings.user', 'marks.user', 'photos', 'recordings', 'bank', 'user', 'switch'];
 
     public function __construct(public LoadTest $test)
     {
@@ -33,6 +47,91 @@ final readonly class LoadTestPage
         $this->plan = LoadTestFacts::planned($test->plan);
         $this->result = $this->facts->evaluated($test);
         $this->units = new Units($switch->site->units);
+        $this->spans = LoadTestFacts::spans($test);
+    }
+
+    public static function loaded(int $id): LoadTest
+    {
+        $test = LoadTest::query()->with(self::NEEDS)->findOrFail($id);
+        $test->switch->load(SiteStanding::NEEDS);
+
+        return $test;
+    }
+
+    /** Volts, hertz, temperatures and oil of the readings, with the marks; null before the first reading. */
+    public function figures(bool $isPaper = false): ?FiguresChart
+    {
+        return $this->counting() === [] ? null : $this->lanes()->chart($isPaper);
+    }
+
+    public function lanes(): TestLanes
+    {
+        return new TestLanes($this);
+    }
+
+    /** Cables and volts of the bank; null without one. */
+    public function cable(): ?BankCable
+    {
+        $mostKw = max([0.0, ...array_map(static fn(PlannedStep $step): float => $step->bankKw, $this->plan->steps)]);
+        $phases = $this->facts->phases();
+        $system = $this->facts->plan->system;
+
+        return $mostKw <= 0 || ! in_array($phases, [1, 2, 3], true) ? null : new BankCable(
+            $mostKw,
+            (float) ($phases === 1 ? $system->vLn : $system->vLl()),
+            $phases,
+            $this->test->bank?->cable_a,
+            $this->test->bank?->rated_v,
+        );
+    }
+
+    /** @return list<OwnLoadStep> which loads of its own a house without a bank switches; empty with a bank */
+    public function ownLoads(): array
+    {
+        return ($this->test->plan['bank_elements_kw'] ?? []) === [] ? $this->facts->ownLoads($this->plan) : [];
+    }
+
+    /** @return list<array{title: string, from: string, to: string, minutes: string}> the steps as they were marked */
+    public function marked(): array
+    {
+        return array_map(fn(MarkedSpan $span): array => [
+            'title' => $span->kind->label() . ($span->levelPct === null ? '' : sprintf(' to %g %%', $span->levelPct)),
+            'from' => $this->hourAt($span->fromS), 'to' => $span->toS === null ? 'lasts' : $this->hourAt($span->toS),
+            'minutes' => $span->toS === null ? '' : self::clock($span->toS - $span->fromS),
+        ], $this->spans->spans);
+    }
+
+    private function hourAt(float $seconds): string
+    {
+        $zero = LoadTestFacts::zero($this->test);
+
+        return $zero === null ? '' : $this->hour($zero->copy()->addMilliseconds((int) round(1000 * $seconds)));
+    }
+
+    public function hour(Carbon $at): string
+    {
+        return $at->copy()->setTimezone($this->test->switch->site->timezone)->format('H:i:s');
+    }
+
+    /** @return Collection<int, Photo> of a reading */
+    public function photosOf(LoadReading $reading): Collection
+    {
+        return $this->test->photos->where('reading_id', $reading->id);
+    }
+
+    /** @return list<RecordingPart> recordings of the steps of this test */
+    public function recordings(): array
+    {
+        return array_values(array_map(static fn(Recording $one): RecordingPart => new RecordingPart($one), $this->test->recordings->all()));
+    }
+
+    /** The level that comes next by the plan, after those that were marked. */
+    public function nextLevel(): ?float
+    {
+        $marked = $this->test->marks->filter(static fn(LoadMark $one): bool => $one->struck_why === null && $one->kind->hasLevel())
+            ->count();
+
+        return $this->plan->steps[$marked]->levelPct ?? null;
     }
 
     public function title(): string
@@ -54,7 +153,13 @@ final readonly class LoadTestPage
     /** @return list<LoadReading> that count */
     public function counting(): array
     {
-        return array_values($this->test->readings->filter(static fn(LoadReading $one): bool => $one->struck_why === null)->all());
+        return $this->test->counting();
+    }
+
+    /** What was asked, as a person says it. */
+    public static function requirement(string $id): string
+    {
+        return ucfirst(str_replace('_', ' ', preg_replace('/^level-(.+)$/', 'level $1 %', $id) ?? $id));
     }
 
     public function freshId(): string
@@ -107,7 +212,10 @@ final readonly class LoadTestPage
     /** @return list<Finding> of the plan while nothing is read, then of the readings too */
     public function findings(): array
     {
-        return Finding::worstFirst([...$this->result->findings ?? [], ...($this->test->isClosed() ? [] : $this->plan->findings)]);
+        return Finding::worstFirst([
+            ...$this->result->findings ?? [], ...$this->spans->findings,
+            ...($this->test->isClosed() ? [] : [...$this->plan->findings, ...$this->cable()->findings ?? []]),
+        ]);
     }
 
     private function apparentKw(LoadReading $one): float

@@ -6,6 +6,7 @@ namespace App\Stage\LoadTest;
 
 use App\Bridge\LoadTestFacts;
 use App\Bridge\Units;
+use App\Models\Equipment;
 use App\Models\LoadTest;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
@@ -36,6 +37,10 @@ final readonly class LoadTestsPage
     /** @var Collection<int, LoadTest> newest first */
     public Collection $tests;
     public ?TrendResult $trend;
+    /** @var Collection<int, Equipment> load banks of the company */
+    public Collection $banks;
+    /** What the company tested by last. */
+    public ?string $edition;
     public ExerciseResult $due;
 
     public const RUNS = [
@@ -51,6 +56,12 @@ final readonly class LoadTestsPage
         $query = LoadTest::query();
         $query->where('switch_id', $switch->id)->orderByDesc('id');
         $this->tests = $query->with('user')->get();
+        $banks = Equipment::query();
+        $banks->where('kind', 'load_bank')->whereNull('retired_at')->orderBy('name');
+        $this->banks = $banks->get();
+        $edition = LoadTest::query();
+        $edition->whereNotNull('edition')->orderByDesc('id');
+        $this->edition = $edition->first()?->edition;
         $this->trend = LoadTestFacts::trend(array_values($this->tests->all()));
         $this->due = $this->facts->due(
             array_values($this->tests->all()),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\LoadTest;
 
 use App\Bridge\LoadTestFacts;
+use App\Models\Equipment;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\LoadTest\TestProfile;
 use Illuminate\Http\Request;
@@ -22,12 +23,13 @@ final readonly class PlanRequest
         '/cooldown_min' => 'cooldown_min', '/fuel_available' => 'fuel_available',
     ];
     private const FIGURES = ['class_min', 'building_kw', 'reading_interval_min', 'warmup_min', 'cooldown_min', 'fuel_available'];
+    private const WORDS = ['people', 'hours', 'noise', 'edition'];
     private const TICKS = ['use_building', 'auto_drop', 'cold_start', 'monthly_met'];
 
     public function __construct(private LoadTestFacts $facts) {}
 
     /**
-     * @return array{plan: array<string, mixed>, planned_for: ?Carbon}
+     * @return array<string, mixed> columns of a test: the plan, when, the bank, people, hours, noise and edition
      *
      * @throws ValidationException
      */
@@ -42,18 +44,26 @@ final readonly class PlanRequest
             'reading_interval_min' => ['nullable', 'numeric'], 'warmup_min' => ['nullable', 'numeric'],
             'cooldown_min' => ['nullable', 'numeric'], 'fuel_available' => ['nullable', 'numeric'],
             'planned_for' => ['nullable', 'date_format:Y-m-d\TH:i'],
+            'equipment_id' => ['nullable', 'integer'], 'people' => ['nullable', 'string', 'max:300'],
+            'hours' => ['nullable', 'string', 'max:120'], 'noise' => ['nullable', 'string', 'max:300'],
+            'edition' => ['nullable', 'string', 'max:120'],
         ], [
             'profile.*' => 'Choose what is to be proved.',
             'steps.*' => 'Each step as level × minutes, parted by commas: 30 × 15, 50 × 15, 75 × 30.',
             'bank_elements.*' => 'Kilowatts parted by commas: 5, 5, 10, 20.',
             'planned_for.*' => 'A day and an hour.',
+            'equipment_id.*' => 'Choose a bank from the list.',
+            'people.*' => 'Up to 300 characters.', 'noise.*' => 'Up to 300 characters.',
+            'hours.*' => 'Up to 120 characters.', 'edition.*' => 'Up to 120 characters.',
             '*.numeric' => 'A number.',
         ]);
+        $bank = $this->bank($fields['equipment_id'] ?? null);
         $chosen = ['profile' => $fields['profile'], 'bank_side' => $fields['bank_side'] ?? 'load'];
         if ($fields['profile'] === TestProfile::Custom->value) {
             $chosen['steps'] = $this->steps((string) $fields['steps']);
         }
-        $chosen['bank_elements_kw'] = $this->elements((string) ($fields['bank_elements'] ?? ''));
+        $typed = $this->elements((string) ($fields['bank_elements'] ?? ''));
+        $chosen['bank_elements_kw'] = $typed === [] ? $bank->elements_kw ?? [] : $typed;
         foreach (self::FIGURES as $key) {
             $isAsked = $key !== 'class_min' || TestProfile::from($fields['profile'])->hasClass();
             if ($isAsked && isset($fields[$key])) {
@@ -63,6 +73,7 @@ final readonly class PlanRequest
         foreach (self::TICKS as $key) {
             $chosen[$key] = $request->boolean($key);
         }
+        $chosen['auto_drop'] = $chosen['auto_drop'] || ($bank->drops_itself ?? false);
         $plan = $this->facts->planInput($chosen);
         try {
             LoadTestFacts::planned($plan);
@@ -75,7 +86,21 @@ final readonly class PlanRequest
             'plan' => $plan,
             'planned_for' => $for === null ? null
                 : Carbon::createFromFormat('Y-m-d\TH:i', $for, $this->facts->switch->site->timezone)?->utc(),
-        ];
+            'equipment_id' => $bank?->id,
+        ] + array_map(static fn(string $key): mixed => $fields[$key] ?? null, array_combine(self::WORDS, self::WORDS));
+    }
+
+    /** @throws ValidationException */
+    private function bank(mixed $id): ?Equipment
+    {
+        if (! is_numeric($id)) {
+            return null;
+        }
+        $query = Equipment::query();
+        $query->where('kind', 'load_bank')->where('id', (int) $id)->whereNull('retired_at');
+        $bank = $query->first();
+
+        return $bank ?? throw ValidationException::withMessages(['equipment_id' => 'Choose a bank from the list.']);
     }
 
     /** @return list<array{level_pct: float, minutes: float}> */

@@ -6,7 +6,6 @@ namespace App\Stage\LoadTest;
 
 use App\Models\LoadTest;
 use App\Stage\Paper;
-use App\Stage\SiteStanding;
 use Illuminate\Http\Response;
 
 /** The plan of a load test on one page, to hang at the bank. */
@@ -14,8 +13,7 @@ final readonly class PrintLoadTest
 {
     public function __invoke(LoadTest $test): Response
     {
-        $test->load(['readings.user', 'user', 'switch']);
-        $test->switch->load(SiteStanding::NEEDS);
+        $test = LoadTestPage::loaded($test->id);
 
         return Paper::of(view('load-test.pdf', ['page' => new LoadTestPage($test)]), $test->switch->site, 'load-test');
     }

@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace App\Stage\LoadTest;
 
+use App\Models\LoadMark;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
 use App\Models\User;
-use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
+use Escapement\Core\LoadTest\PlannedStep;
 use Escapement\Core\LoadTest\PlausibleReading;
 use Escapement\Core\LoadTest\ProvedLevel;
+use Escapement\Core\LoadTest\TestMark;
 
 /** The screen of one reading on a phone: large fields, the next reading's time, what is proved so far; it works without a network. */
 final readonly class ReadPage
@@ -21,13 +23,6 @@ final readonly class ReadPage
     public function __construct(public LoadTest $test, private User $user)
     {
         $this->page = new LoadTestPage($test);
-    }
-
-    public static function loaded(int $id): LoadTest
-    {
-        return LoadTest::query()->with([
-            ...array_map(static fn(string $need): string => "switch.$need", SiteStanding::NEEDS), 'readings.user',
-        ])->findOrFail($id);
     }
 
     /** @return array<string, array{label: string, unit: string, band: ?array{float, float}}> the figures of a reading in their order */
@@ -73,6 +68,14 @@ final readonly class ReadPage
             'proved' => $this->proved(),
             'stops' => $this->stops(),
             'closed' => $this->test->isClosed(),
+            'marks' => $this->marks(),
+            'photosTo' => route('load-test.photos', $this->test),
+            'levels' => array_map(static fn(PlannedStep $step): float => $step->levelPct, $this->page->plan->steps),
+            'words' => array_combine(array_column(TestMark::cases(), 'value'), array_map(
+                static fn(TestMark $one): string => $one->label(),
+                TestMark::cases(),
+            )),
+            'hasBank' => ($this->test->plan['bank_elements_kw'] ?? []) !== [],
         ], JSON_THROW_ON_ERROR);
     }
 
@@ -89,6 +92,16 @@ final readonly class ReadPage
     public function taken(): array
     {
         return array_map(static fn(LoadReading $one): int => (int) $one->taken_at->getTimestampMs(), $this->page->counting());
+    }
+
+    /** @return list<array{kind: string, level: ?float, at: int}> the marks that count, in ms since 1970 */
+    public function marks(): array
+    {
+        return array_values($this->test->marks->filter(static fn(LoadMark $one): bool => $one->struck_why === null)->map(
+            static fn(LoadMark $one): array => [
+                'kind' => $one->kind->value, 'level' => $one->level_pct, 'at' => (int) $one->at->getTimestampMs(),
+            ],
+        )->all());
     }
 
     /** @return list<string> each level and how many of its minutes are proved */

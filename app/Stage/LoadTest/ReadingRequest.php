@@ -42,28 +42,21 @@ final readonly class ReadingRequest
             'oil.*' => 'A number, or nothing.', 'coolant.*' => 'A number, or nothing.', 'exhaust.*' => 'A number, or nothing.',
             'battery_v.*' => 'Volts, or nothing.', 'note.*' => 'Up to 300 characters.',
         ])->validate();
-        $number = static fn(string $key): ?float => isset($fields[$key]) ? (float) $fields[$key] : null;
+        // to the places that are kept: the record says what the table does
+        $number = static fn(string $key, int $places = 3): ?float => isset($fields[$key]) ? round((float) $fields[$key], $places) : null;
         $celsius = static fn(?float $typed): ?float => $typed === null ? null : round($units->toCelsius($typed), 1);
         $oil = $number('oil');
 
         return [
             'id' => strtolower($fields['id']), 'taken_at' => isset($fields['taken_at'])
                 ? Carbon::parse((string) $fields['taken_at'])
-                : $this->moment((string) $fields['time'], $site->timezone),
+                : SiteHour::last((string) $fields['time'], $site->timezone),
             'v_v' => array_map(floatval(...), array_values($fields['v'])), 'a_a' => array_map(floatval(...), array_values($fields['a'])),
             'hz' => $number('hz'), 'kw' => $number('kw'),
             'oil_kpa' => $oil === null ? null : round($units->toKilopascals($oil), 1),
-            'coolant_c' => $celsius($number('coolant')), 'exhaust_c' => $celsius($number('exhaust')), 'battery_v' => $number('battery_v'),
+            'coolant_c' => $celsius($number('coolant')), 'exhaust_c' => $celsius($number('exhaust')),
+            'battery_v' => $number('battery_v', 2),
             'note' => $fields['note'] ?? null,
         ];
-    }
-
-    /** The last such hour: a test may run past midnight. */
-    private function moment(string $time, string $zone): Carbon
-    {
-        $now = Carbon::now($zone);
-        $moment = $now->copy()->setTimeFromTimeString($time);
-
-        return ($moment->greaterThan($now->copy()->addMinutes(5)) ? $moment->subDay() : $moment)->utc();
     }
 }

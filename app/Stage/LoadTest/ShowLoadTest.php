@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Stage\LoadTest;
 
 use App\Models\LoadTest;
-use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
 
 /** One load test: its steps, its readings, what it proves so far. */
@@ -13,8 +12,7 @@ final readonly class ShowLoadTest
 {
     public function __invoke(LoadTest $test): View
     {
-        $test->load(['readings.user', 'user', 'switch']);
-        $test->switch->load(SiteStanding::NEEDS);
+        $test = LoadTestPage::loaded($test->id);
 
         return view('load-test.test', ['page' => new LoadTestPage($test)]);
     }

@@ -16,6 +16,6 @@ final readonly class ShowReading
         /** @var User $user */
         $user = $request->user();
 
-        return view('load-test.read', ['read' => new ReadPage(ReadPage::loaded($test->id), $user)]);
+        return view('load-test.read', ['read' => new ReadPage(LoadTestPage::loaded($test->id), $user)]);
     }
 }

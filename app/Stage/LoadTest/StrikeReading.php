@@ -6,18 +6,27 @@ namespace App\Stage\LoadTest;
 
 use App\Models\LoadReading;
 use App\Models\LoadTest;
+use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 
 /** Strikes a reading out, with the reason; it stays in sight. */
 final readonly class StrikeReading
 {
+    public function __construct(private TestBook $book) {}
+
     public function __invoke(Request $request, LoadTest $test, LoadReading $reading): RedirectResponse
     {
         abort_if($reading->load_test_id !== $test->id, 404);
-        abort_if($test->isClosed(), 409, 'This test is closed; its readings stay as they are.');
         $fields = $request->validate(['why' => ['required', 'string', 'max:300']], ['why.*' => 'Say why it does not count.']);
-        $reading->update(['struck_why' => $fields['why']]);
+        /** @var User $user */
+        $user = $request->user();
+        DB::transaction(function () use ($test, $reading, $user, $fields): void {
+            $locked = LoadTest::locked($test->id);
+            abort_if($locked->isClosed(), 409, 'This test is closed; its readings stay as they are.');
+            $this->book->strike($locked, $user, $reading->refresh(), $fields['why']);
+        });
 
         return redirect()->route('load-test', $test)->with('said', 'The reading is struck out.');
     }

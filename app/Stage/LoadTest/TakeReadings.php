@@ -9,7 +9,7 @@ use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-/** A batch of readings from a device that was without a network, and what they prove so far. */
+/** A batch of readings and marks from a device that was without a network, and what they prove so far. */
 final readonly class TakeReadings
 {
     private const MOST = 1000;
@@ -18,17 +18,22 @@ final readonly class TakeReadings
 
     public function __invoke(Request $request, LoadTest $test): JsonResponse
     {
-        $readings = $request->json('readings');
-        if (! is_array($readings) || ! array_is_list($readings) || count($readings) > self::MOST) {
-            return response()->json(['error' => ['path' => '/readings', 'message' => 'A list of up to 1000 readings is needed.']], 422);
+        $lists = [];
+        foreach (['readings', 'marks'] as $key) {
+            $list = $request->json($key, []);
+            if (! is_array($list) || ! array_is_list($list) || count($list) > self::MOST) {
+                return response()->json(['error' => ['path' => "/$key", 'message' => "A list of up to 1000 $key is needed."]], 422);
+            }
+            $lists[$key] = $list;
         }
         /** @var User $user */
         $user = $request->user();
-        $answer = $this->keeper->keep($test, $user, $readings);
-        $page = new ReadPage(ReadPage::loaded($test->id), $user);
+        $answer = $this->keeper->keep($test, $user, $lists['readings'], $lists['marks']);
+        $page = new ReadPage(LoadTestPage::loaded($test->id), $user);
 
         return response()->json($answer + [
-            'last' => $page->last(), 'taken' => $page->taken(), 'proved' => $page->proved(), 'stops' => $page->stops(),
+            'last' => $page->last(), 'taken' => $page->taken(), 'marks' => $page->marks(), 'proved' => $page->proved(),
+            'stops' => $page->stops(),
         ]);
     }
 }

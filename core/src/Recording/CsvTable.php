@@ -56,8 +56,38 @@ final readonly class CsvTable
      */
     public function read(iterable $chunks, CsvColumns $columns, SampleSink $sink): Series
     {
-        $line = 0;
         $before = -INF;
+        foreach ($this->rows($chunks) as $line => $cells) {
+            $atMs = $this->time(trim($cells[$columns->time]), $columns->unit, $line);
+            if ($atMs < $before) {
+                throw RecordingFault::atLine(self::FILE, $line, 'The time goes back here.');
+            }
+            $before = $atMs;
+            $v = [];
+            foreach ($columns->phases as $column) {
+                $v[] = $this->number($cells[$column], $line) * $columns->scale;
+            }
+            $sink->take($atMs, $v, $columns->hertz === null ? null : $this->number($cells[$columns->hertz], $line));
+        }
+        if ($before === -INF) {
+            throw RecordingFault::whole('Table: there is no line with measurements.');
+        }
+
+        return $sink->close();
+    }
+
+    /**
+     * The lines below the heading as cells, empty ones left out.
+     *
+     * @param iterable<string> $chunks the whole file, in pieces of any size
+     *
+     * @return \Generator<int, list<string>> by line, from 1
+     *
+     * @throws RecordingFault with the line
+     */
+    public function rows(iterable $chunks): \Generator
+    {
+        $line = 0;
         $width = count($this->headings);
         foreach ($this->lines($chunks) as $text) {
             $line++;
@@ -72,22 +102,8 @@ final readonly class CsvTable
                     "$width columns are needed as in the first line; there are " . count($cells) . '.',
                 );
             }
-            $atMs = $this->time(trim($cells[$columns->time]), $columns->unit, $line);
-            if ($atMs < $before) {
-                throw RecordingFault::atLine(self::FILE, $line, 'The time goes back here.');
-            }
-            $before = $atMs;
-            $v = [];
-            foreach ($columns->phases as $column) {
-                $v[] = $this->number($cells[$column], $line) * $columns->scale;
-            }
-            $sink->take($atMs, $v, $columns->hertz === null ? null : $this->number($cells[$columns->hertz], $line));
+            yield $line => $cells;
         }
-        if ($before === -INF) {
-            throw RecordingFault::atLine(self::FILE, $line, 'There is no line with measurements.');
-        }
-
-        return $sink->close();
     }
 
     /**
@@ -120,7 +136,8 @@ final readonly class CsvTable
         return array_map(static fn(?string $cell): string => trim((string) $cell), str_getcsv($line, $separator, '"', ''));
     }
 
-    private function number(string $cell, int $line): float
+    /** @throws RecordingFault with the line */
+    public function number(string $cell, int $line): float
     {
         $text = trim($this->hasDecimalComma ? str_replace(',', '.', $cell) : $cell);
         if (! is_numeric($text)) {

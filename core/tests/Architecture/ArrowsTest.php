@@ -30,7 +30,7 @@ final class ArrowsTest extends TestCase
         'WiringView' => ['Finding', 'Topology'],
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'Schedule' => ['Input', 'Finding', 'Power'],
-        'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring'],
+        'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring', 'Recording'],
         'Survey' => ['Input', 'Finding', 'Plant', 'Settings', 'Power'],
         'PowerDown' => ['Input', 'Finding'],
         'Planning' => ['Input', 'Finding', 'Plant', 'Settings', 'Survey', 'Wiring', 'Topology'],
@@ -44,7 +44,7 @@ final class ArrowsTest extends TestCase
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
             'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'Schedule', 'Device', 'Bench',
         ],
-        'Record' => ['Input', 'Commissioning', 'Wire'],
+        'Record' => ['Input', 'Commissioning', 'LoadTest', 'Wire'],
     ];
 
     #[Test, DataProvider('folders')]

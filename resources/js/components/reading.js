@@ -1,4 +1,5 @@
 import { dropReading, readingsOf, saveReading } from '../device-store.js';
+import { shrink } from '../shrink.js';
 
 const RETRY_MS = 4000;
 const SOON_MS = 60_000;
@@ -33,6 +34,8 @@ export function reading() {
         stops: [],
         question: null,
         kept: {}, // figures that were asked about and stay as typed
+        marks: [], // that count, the server's and ours: kind, level, at in ms since 1970
+        picture: null, // of the meter, for the reading that is being typed
         problem: '',
         refused: '',
         now: Date.now(),
@@ -44,7 +47,7 @@ export function reading() {
             this.proved = setup.proved;
             this.waiting = await readingsOf(setup.test);
             this.arrive(setup);
-            this.was(this.waiting.at(-1)?.typed ?? setup.last);
+            this.was(this.waiting.filter(({ reading: figures }) => figures).at(-1)?.typed ?? setup.last);
             addEventListener('online', () => this.send());
             setInterval(() => this.send(), RETRY_MS);
             setInterval(() => this.tick(), 500);
@@ -126,6 +129,87 @@ export function reading() {
         },
         get clockClass() {
             return this.dueMs !== null && this.dueMs <= this.now ? 'is-due' : '';
+        },
+
+        get lastMark() {
+            return this.marks.findLast(({ kind }) => kind !== 'bank_dropped') ?? null;
+        },
+        get isFailed() {
+            return this.lastMark?.kind === 'utility_failed';
+        },
+        /** What comes next by the plan; after a failure the utility's return. */
+        get nextMark() {
+            if (!this.lastMark) {
+                return { kind: 'started', level: null };
+            }
+            if (this.isFailed) {
+                return { kind: 'utility_back', level: null };
+            }
+            const steps = this.marks.filter(({ kind }) => kind === 'step_up' || kind === 'step_down');
+            const level = setup.levels[steps.length];
+            if (this.lastMark.kind === 'cool_down' || this.lastMark.kind === 'stopped') {
+                return { kind: 'stopped', level: null };
+            }
+            if (level === undefined) {
+                return { kind: 'cool_down', level: null };
+            }
+            return { kind: level >= (steps.at(-1)?.level ?? 0) ? 'step_up' : 'step_down', level };
+        },
+        get nextMarkWords() {
+            return setup ? this.markWords(this.nextMark) : 'Set started';
+        },
+        get stepWords() {
+            return this.lastMark ? `${this.markWords(this.lastMark)}, ${hour(this.lastMark.at)}` : 'Not started yet';
+        },
+        get isRunning() {
+            return this.lastMark !== null && this.lastMark.kind !== 'stopped';
+        },
+        get mayStepDown() {
+            return this.isRunning && !this.isFailed && this.marks.some(({ kind }) => kind === 'step_up');
+        },
+        get mayFail() {
+            return this.isRunning && !this.isFailed;
+        },
+        get mayDrop() {
+            return this.isFailed && setup.hasBank && this.marks.at(-1)?.kind !== 'bank_dropped';
+        },
+        get pictureWords() {
+            return this.picture ? 'Picture taken: saved with the reading' : 'Picture of the meter';
+        },
+
+        markWords({ kind, level }) {
+            return `${setup.words[kind]}${level === null || level === undefined ? '' : ` to ${level} %`}`;
+        },
+        markNext() {
+            return this.mark(this.nextMark.kind, this.nextMark.level);
+        },
+        markDown() {
+            return this.mark('step_down', null);
+        },
+        markFailed() {
+            return this.mark('utility_failed', null);
+        },
+        markDropped() {
+            return this.mark('bank_dropped', null);
+        },
+        async mark(kind, level) {
+            const at = new Date();
+            const one = {
+                id: crypto.randomUUID(),
+                run: setup.test,
+                order: at.getTime(),
+                maker: setup.user,
+                mark: { kind, level_pct: level, at: at.toISOString() },
+            };
+            await saveReading(one);
+            navigator.vibrate?.(60);
+            this.waiting = [...this.waiting, one];
+            this.marks = [...this.marks, { kind, level, at: at.getTime() }];
+            this.send();
+        },
+        async pictured() {
+            const file = this.$refs.camera.files[0];
+            this.picture = file ? await shrink(file) : null;
         },
 
         isMine({ maker }) {
@@ -233,8 +317,20 @@ export function reading() {
                 reading: { taken_at: at.toISOString(), v: legs('v'), a: legs('a'), ...single },
             };
             await saveReading(one);
+            const photo = this.picture && {
+                id: crypto.randomUUID(),
+                run: setup.test,
+                order: at.getTime() + 0.5, // after its reading
+                maker: setup.user,
+                photo: this.picture,
+                of: one.id,
+            };
+            if (photo) {
+                await saveReading(photo);
+            }
+            this.picture = null;
             navigator.vibrate?.(30);
-            this.waiting = [...this.waiting, one];
+            this.waiting = [...this.waiting, one, ...(photo ? [photo] : [])];
             this.taken = [...this.taken, at.getTime()];
             this.kept = {};
             this.$refs.form.reset();
@@ -262,26 +358,69 @@ export function reading() {
             isSending = true;
             this.isSendingNow = true;
             try {
-                const answer = await fetch(setup.sendTo, {
-                    method: 'POST',
-                    headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': csrf() },
-                    body: JSON.stringify({ readings: mine.map(({ id, reading: figures }) => ({ id, ...figures })) }),
-                });
-                if (answer.ok) {
-                    await this.sent(await answer.json());
-                } else {
-                    this.refused =
-                        answer.status === 409
-                            ? 'This test is closed; these readings stay on this device.'
-                            : answer.status === 401 || answer.status === 419
-                              ? 'Sign in again to send; the readings are safe here.'
-                              : '';
+                await this.sendFigures(mine);
+                for (const photo of mine.filter((one) => one.photo && !one.refused)) {
+                    await this.sendPhoto(photo);
                 }
             } catch {
                 // no network: they stay here and are tried again
             } finally {
                 isSending = false;
                 this.isSendingNow = false;
+            }
+        },
+        async sendFigures(mine) {
+            const readings = mine.filter((one) => one.reading).map(({ id, maker, reading: figures }) => ({ id, maker, ...figures }));
+            const marks = mine.filter((one) => one.mark).map(({ id, maker, mark }) => ({ id, maker, ...mark }));
+            if (readings.length + marks.length === 0) {
+                return;
+            }
+            const answer = await fetch(setup.sendTo, {
+                method: 'POST',
+                headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': csrf() },
+                body: JSON.stringify({ readings, marks }),
+            });
+            if (answer.ok) {
+                await this.sent(await answer.json());
+            } else {
+                this.refuse(answer.status);
+            }
+        },
+        refuse(status) {
+            this.refused =
+                status === 409
+                    ? 'This test is closed; these readings stay on this device.'
+                    : status === 401 || status === 419
+                      ? 'Sign in again to send; the readings are safe here.'
+                      : '';
+        },
+        /** Each picture goes by itself, so that a network that drops every few seconds loses one at most. */
+        async sendPhoto(one) {
+            if (this.waiting.some(({ id }) => id === one.of)) {
+                return; // its reading is not there yet
+            }
+            const form = new FormData();
+            form.append('id', one.id);
+            form.append('reading', one.of);
+            form.append('maker', one.maker);
+            form.append('client_wall', new Date(one.order).toISOString());
+            form.append('photo', one.photo, 'meter.jpg');
+            const answer = await fetch(setup.photosTo, {
+                method: 'POST',
+                headers: { Accept: 'application/json', 'X-CSRF-TOKEN': csrf() },
+                body: form,
+            });
+            if (answer.ok) {
+                await dropReading(one.id);
+                this.waiting = this.waiting.filter(({ id }) => id !== one.id);
+            } else if (answer.status === 422) {
+                // it stays on the device, and does not hold up the others
+                const refused = { ...one, refused: true };
+                await saveReading(refused);
+                this.waiting = this.waiting.map((other) => (other.id === one.id ? refused : other));
+                this.refused = 'A picture was not taken by the server; it stays on this device.';
+            } else {
+                this.refuse(answer.status);
             }
         },
         async sent(answer) {
@@ -294,9 +433,17 @@ export function reading() {
             this.stops = answer.stops;
             this.arrive(answer);
         },
-        arrive({ taken }) {
-            const ours = this.waiting.map(({ order }) => order);
+        arrive({ taken, marks }) {
+            const ours = this.waiting.filter((one) => one.reading).map(({ order }) => order);
             this.taken = [...new Set([...taken, ...ours])].sort((a, b) => a - b);
+            const marked = this.waiting
+                .filter((one) => one.mark)
+                .map(({ mark, order }) => ({
+                    kind: mark.kind,
+                    level: mark.level_pct,
+                    at: order,
+                }));
+            this.marks = [...(marks ?? []), ...marked].sort((a, b) => a.at - b.at);
         },
     };
 }

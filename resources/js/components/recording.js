@@ -4,21 +4,24 @@ const HEAD_BYTES = 65536;
 export const recordingForm = () => ({
     async look() {
         const form = this.$root;
-        const chosen = [...form.querySelector('input[type=file]').files];
+        const input = form.querySelector('input[type=file]');
+        const chosen = [...input.files];
         if (chosen.length === 0) {
             return;
         }
         const name = form.querySelector('[name=name]');
-        if (name.value === '') {
+        if (name?.value === '') {
             name.value = chosen[0].name.replace(/\.[^.]+$/, '');
         }
         const body = new FormData();
         body.append('_token', form.querySelector('[name=_token]').value);
-        body.append('phases', form.querySelector('[name=phases]:checked')?.value ?? '2');
-        chosen.filter((file) => !/\.dat$/i.test(file.name)).forEach((file) => body.append('files[]', file.slice(0, HEAD_BYTES), file.name));
+        body.append('phases', form.querySelector('[name=phases]:checked, [name=phases][type=hidden]')?.value ?? '2');
+        chosen
+            .filter((file) => !/\.dat$/i.test(file.name))
+            .forEach((file) => body.append(input.name, file.slice(0, HEAD_BYTES), file.name));
         const answer = await fetch(form.dataset.look, { method: 'POST', body });
         if (answer.ok) {
-            form.querySelector('#columns').innerHTML = await answer.text();
+            form.querySelector('[data-columns]').innerHTML = await answer.text();
         }
     },
 });

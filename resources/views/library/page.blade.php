@@ -9,7 +9,8 @@
             <div>
                 <h1>Library</h1>
                 <p>What this company keeps to rehearse with. Choose a site on its Rehearsal page to play one. Beside it stand the <a
-                        href="{{ route('typical-loads') }}">usual loads</a> of a survey.</p>
+                        href="{{ route('typical-loads') }}">usual loads</a> of a survey and the <a href="{{ route('equipment') }}">equipment</a>.
+                </p>
             </div>
         </div>
         <section class="block" aria-labelledby="recordings">
@@ -31,7 +32,7 @@
                         <tbody>
                             @foreach ($recordings as $recording)
                                 <tr>
-                                    <td data-label="<tr><th>Name"><a href="{{ route('recording', $recording) }}">{{ $recording->name }}</a></td>
+                                    <td data-label="Name"><a href="{{ route('recording', $recording) }}">{{ $recording->name }}</a></td>
                                     <td data-label="Supply">{{ $recording->phases }} &times; <span
                                             class="fig">{{ $recording->nominal_v }}</span>&#8239;V, <span
                                             class="fig">{{ $recording->nominal_hz }}</span>&#8239;Hz</td>
@@ -79,7 +80,7 @@
                             <x-field name="nominal_v" label="Nominal voltage" unit="V" :value="old('nominal_v', 120)" inputmode="decimal" />
                             <x-field name="nominal_hz" label="Nominal frequency" unit="Hz" :value="old('nominal_hz', 60)" inputmode="decimal" />
                         </div>
-                        <div id="columns" aria-live="polite"></div>
+                        <div data-columns aria-live="polite"></div>
                         <button class="btn btn-primary" type="submit">Read it</button>
                     </form>
                 </details>
@@ -104,7 +105,7 @@
                         <tbody>
                             @foreach ($scenarios as $scenario)
                                 <tr>
-                                    <td data-label="<tr><th>Name">{{ $scenario->name }}</td>
+                                    <td data-label="Name">{{ $scenario->name }}</td>
                                     <td data-label="What it teaches">{{ $scenario->teaches }}</td>
                                     <td data-label="Written for">{{ $scenario->phases }} &times; <span
                                             class="fig">{{ $scenario->nominal_v }}</span>&#8239;V</td>
@@ -156,7 +157,7 @@
                         <tbody>
                             @foreach ($runs as $run)
                                 <tr>
-                                    <td data-label="<tr><th>Site"><a href="{{ route('imported', $run) }}">{{ $run->site }}</a></td>
+                                    <td data-label="Site"><a href="{{ route('imported', $run) }}">{{ $run->site }}</a></td>
                                     <td data-label="As signed"><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'" />
                                         {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] ?? 'not signed' }}
                                     </td>

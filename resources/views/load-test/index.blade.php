@@ -28,8 +28,23 @@
                     <x-field name="steps" label="Steps of your own" :value="old('steps', '')" hint="Level × minutes: 30 × 15, 50 × 15, 75 × 30" />
                     <x-field name="building_kw" label="Load of the building now" unit="kW" inputmode="decimal" :value="old('building_kw', $page->facts->buildingKw())"
                         hint="From the survey; measure it on the day" />
+                    @if ($page->banks->isNotEmpty())
+                        <div class="field"><label for="equipment_id">Load bank</label><select class="form-select" id="equipment_id"
+                                name="equipment_id">
+                                <option value="">none from the list</option>
+                                @foreach ($page->banks as $bank)
+                                    <option value="{{ $bank->id }}" @selected(old('equipment_id') == $bank->id)>{{ $bank->name }},
+                                        {{ array_sum($bank->elements_kw ?? []) }} kW</option>
+                                @endforeach
+                            </select>
+                            @error('equipment_id')
+                                <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
+                            @enderror
+                            <p class="field-hint"><a href="{{ route('equipment') }}">Equipment</a> of the company</p>
+                        </div>
+                    @endif
                     <x-field name="bank_elements" label="Elements of the load bank" unit="kW" :value="old('bank_elements', '')"
-                        hint="5, 5, 10, 20; empty without a bank" />
+                        hint="5, 5, 10, 20; empty: those of the list, or no bank" />
                     <fieldset class="field">
                         <legend>The bank is connected on</legend>
                         <div class="choice">
@@ -47,6 +62,12 @@
                     <x-field name="warmup_min" label="Warm-up" unit="min" inputmode="decimal" :value="old('warmup_min', '')"
                         hint="Empty: 5, and none with a cold start" />
                     <x-field name="cooldown_min" label="Cool-down" unit="min" inputmode="decimal" :value="old('cooldown_min', '')" hint="Empty: 5" />
+                    <x-field name="people" label="People" :value="old('people', '')" maxlength="300" hint="Who stands at the bank, who reads" />
+                    <x-field name="hours" label="Load and noise allowed" :value="old('hours', '')" maxlength="120"
+                        hint="As 09:00 to 12:00 on working days" />
+                    <x-field name="noise" label="Noise, neighbors" :value="old('noise', '')" maxlength="300" />
+                    <x-field name="edition" label="Edition tested by" :value="old('edition', $page->edition)" maxlength="120"
+                        hint="Printed; confirm it with the authority" />
                     <x-field name="planned_for" label="Planned for" type="datetime-local" :value="old('planned_for', '')" />
                     @foreach (['use_building' => 'The building is carried during the test', 'auto_drop' => 'The bank drops by itself at a real outage', 'cold_start' => 'Cold start', 'monthly_met' => 'The monthly runs reached 30 % or the exhaust temperature'] as $name => $words)
                         <label class="check"><input class="form-check-input" type="checkbox" name="{{ $name }}" value="1"

@@ -18,6 +18,23 @@
         @if ($read->test->isClosed())
             <p class="said">This test is closed.</p>
         @elseif (auth()->user()->role->mayWrite())
+            <section class="reading-marks" aria-label="Mark what happens">
+                <p><b x-text="stepWords">Not started yet</b></p>
+                <div class="reading-thumbs">
+                    <button type="button" class="btn btn-primary btn-glove" x-on:click="markNext" x-text="nextMarkWords">Set started</button>
+                    <button type="button" class="btn btn-outline-primary btn-glove" x-show="mayStepDown" x-cloak x-on:click="markDown">Load
+                        down</button>
+                    <button type="button" class="btn btn-outline-primary btn-glove" x-show="mayFail" x-cloak x-on:click="markFailed">Utility
+                        failed</button>
+                    <button type="button" class="btn btn-outline-primary btn-glove" x-show="mayDrop" x-cloak x-on:click="markDropped">Bank
+                        dropped</button>
+                </div>
+                <div class="reading-stop" x-show="isFailed" x-cloak role="alert"><x-glyph kind="stop" /><b>The set carries the building
+                        now.</b>
+                    <p>See that the bank is off: at its own switch, covers on. Touch no terminal. Read on only if the set runs calmly; else
+                        end the test, and leave the set to the building.</p>
+                </div>
+            </section>
             <form x-ref="form" x-on:submit.prevent="save" novalidate>
                 @foreach (['v' => 'Volts, line to neutral', 'a' => 'Amperes', '' => 'Set'] as $group => $title)
                     <fieldset>
@@ -44,6 +61,8 @@
                         <button type="button" class="btn btn-outline-primary btn-glove" x-on:click="keepTyped" x-text="keepWords"></button>
                     </div>
                 </div>
+                <label class="btn btn-outline-primary btn-glove reading-camera"><span x-text="pictureWords">Picture of the meter</span><input
+                        type="file" accept="image/*" capture="environment" x-ref="camera" x-on:change="pictured"></label>
                 <p class="field-error" x-show="problem" x-text="problem" x-cloak role="alert"></p>
                 <p class="reading-proved" x-text="provedWords"></p>
                 <button class="btn btn-primary btn-glove reading-save" type="submit"><b x-text="saveWords">Save reading</b></button>

@@ -7,7 +7,11 @@
             <p><a href="{{ route('load-tests', $page->test->switch_id) }}">All load tests</a></p>
         </div>
         <a class="btn btn-outline-primary" href="{{ route('load-test.pdf', $page->test) }}">Plan, PDF</a>
+        <a class="btn btn-primary" href="{{ route('load-test.report', $page->test) }}">Report</a>
     </div>
+    @if (session('said'))
+        <p class="said" role="status">{{ session('said') }}</p>
+    @endif
     <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. With the
         set stopped the utility still feeds the load side. Touch no terminal before the set is stopped, its start battery disconnected, and
         utility and generator both isolated, locked out and proved dead. Keep clear of the air outlet and the exhaust. Oil, coolant or overload
@@ -22,7 +26,8 @@
         <span><a href="{{ route('load-test.csv', $page->test) }}">Readings, CSV</a></span>
     </p>
     @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
-        <p><a class="btn btn-primary btn-glove" href="{{ route('load-test.screen', $page->test) }}">Read on this phone, without a network too</a>
+        <p><a class="btn btn-primary btn-glove" href="{{ route('load-test.screen', $page->test) }}">Read on this phone, without a network
+                too</a>
         </p>
         <form method="post" action="{{ route('load-test.read', $page->test) }}" class="block reading-form">
             @csrf
@@ -48,6 +53,15 @@
             </div>
             <button class="btn btn-primary btn-glove" type="submit">Keep the reading</button>
         </form>
+    @endif
+    @include('load-test.partials._marks')
+    @if ($page->figures())
+        <section class="block" aria-labelledby="figures" x-data="testCursor" data-readings="{{ $page->lanes()->cursor() }}">
+            <h2 id="figures">Over the test</h2>
+            <div class="scroll-x" tabindex="0" x-on:pointermove="point" x-on:keydown="step"
+                aria-label="Figures of the readings; left and right arrow go from one reading to the next">{!! $page->figures()->svg() !!}</div>
+            <p class="cursor-words fig" aria-live="polite" x-text="words">Point at the chart, or use the arrow keys.</p>
+        </section>
     @endif
     <section class="block" aria-labelledby="readings">
         <h2 id="readings">Readings</h2>
@@ -96,6 +110,13 @@
                                         </details>
                                     @endif
                                     {{ $one->note }}
+                                    @if ($one->source !== \Escapement\Core\LoadTest\ReadingSource::Manual)
+                                        {{ $one->source->label() }}
+                                    @endif
+                                    @foreach ($page->photosOf($one) as $photo)
+                                        <a href="{{ route('photo', ['photo' => $photo, 'size' => 'full']) }}">picture
+                                            {{ $loop->iteration }}</a>
+                                    @endforeach
                                 </td>
                             </tr>
                         @endforeach
@@ -136,13 +157,25 @@
             warm-up). At a step up read after it, at a step down before it. Fuel needed: {{ round($page->plan->fuelNeeded, 1) }}
             {{ $page->plan->fuelUnit }}.</p>
     </section>
+    @include('load-test.partials._bank')
+    @include('load-test.partials._recordings')
     @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
         <form method="post" action="{{ route('load-test.close', $page->test) }}" class="block">
             @csrf
-            <h2>Close the test</h2>
+            <h2>Sign and close the test</h2>
             <p class="lead-in">It keeps the verdict of its readings, and takes no more of them.</p>
-            <div class="fields"><x-field name="name" label="Your name" :value="old('name', auth()->user()->name)" maxlength="120" /></div>
-            <button class="btn btn-primary" type="submit">Close it</button>
+            <div class="fields"><x-field name="name" label="Your name" :value="old('name', auth()->user()->name)" maxlength="120" />
+                @include('partials.sign-pad')
+            </div>
+            <button class="btn btn-primary btn-glove" type="submit">Sign and close</button>
+        </form>
+    @endif
+    @if (auth()->user()->role->mayWrite())
+        <form method="post" action="{{ route('load-test.note', $page->test) }}" class="block">
+            @csrf
+            <h2>{{ $page->test->isClosed() ? 'Amendment' : 'Note' }}</h2>
+            <div class="fields"><x-field name="text" label="What has to be said" :value="old('text', '')" maxlength="2000" /></div>
+            <button class="btn btn-outline-primary" type="submit">Put it into the record</button>
         </form>
     @endif
 @endsection
@@ -158,7 +191,7 @@
     @endif
     <ul class="parts">
         @foreach ($page->result->requirements ?? [] as $one)
-            <li><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop', 'not_proven' => 'note'][$one->verdict]" /><span><b>{{ ucfirst(str_replace('level-', 'level ', $one->id)) }}</b>:
+            <li><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop', 'not_proven' => 'note'][$one->verdict]" /><span><b>{{ $page::requirement($one->id) }}</b>:
                     {{ str_replace('_', ' ', $one->verdict) }}<small>{{ $one->reason }}</small></span></li>
         @endforeach
     </ul>

@@ -43,7 +43,8 @@ final readonly class ProofBasis
             $row = $this->row($key);
             $was = $then[$key] ?? null;
             $is = $now[$key] ?? null;
-            if ($row === null || $was === $is || $was === null && ! $this->isListed($key, $then)) {
+            $isSame = $was === $is || $row !== null && $was !== null && $is !== null && $row->isAsBefore($was, $is);
+            if ($row === null || $isSame || $was === null && ! $this->isListed($key, $then)) {
                 continue;
             }
             $label = $row->labelOf($key);

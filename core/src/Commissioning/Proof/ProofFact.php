@@ -11,8 +11,21 @@ final readonly class ProofFact
      * @param string          $key           one that ends in a colon stands for all that begin with it
      * @param list<ProofPart> $parts         that rest on it
      * @param bool            $isFingerprint its value is no text for people
+     * @param float           $withinPct     a figure that moved by no more is as it was
      */
-    public function __construct(public string $key, public string $label, public array $parts, public bool $isFingerprint = false) {}
+    public function __construct(
+        public string $key,
+        public string $label,
+        public array $parts,
+        public bool $isFingerprint = false,
+        public float $withinPct = 0.0,
+    ) {}
+
+    public function isAsBefore(string $was, string $is): bool
+    {
+        return $was === $is || $this->withinPct > 0 && is_numeric(strtok($was, ' ')) && is_numeric(strtok($is, ' '))
+            && abs((float) $is - (float) $was) <= $this->withinPct / 100 * abs((float) $was) + 1e-9;
+    }
 
     public function isOf(string $key): bool
     {

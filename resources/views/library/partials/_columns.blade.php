@@ -24,6 +24,15 @@
                     @endforeach
                 </select>
             </div>
+            @if ($asksPower ?? false)
+                <div class="field"><label for="c-kw">Power</label><select class="form-select" id="c-kw" name="c[kw]">
+                        <option value="">not in it</option>
+                        @foreach ($choice->headings as $i => $heading)
+                            <option value="{{ $i }}" @selected($choice->kw === $i)>{{ $heading }}</option>
+                        @endforeach
+                    </select>
+                </div>
+            @endif
             @if ($choice->isTable)
                 <div class="field"><label for="c-time">Time</label><select class="form-select" id="c-time" name="c[time]">
                         @foreach ($choice->headings as $i => $heading)

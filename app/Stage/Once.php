@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Commissioning;
+namespace App\Stage;
 
 use Illuminate\Database\UniqueConstraintViolationException;
 

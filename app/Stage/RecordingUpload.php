@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Library;
+namespace App\Stage;
 
 use Escapement\Core\Recording\CombinedFile;
 use Escapement\Core\Recording\ComtradeConfig;
@@ -14,6 +14,7 @@ use Escapement\Core\Recording\RmsCycles;
 use Escapement\Core\Recording\RmsSteps;
 use Escapement\Core\Recording\SampleSink;
 use Escapement\Core\Recording\Series;
+use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 
 /** The uploaded files of one recording: a table, a .cff, or a .cfg with its .dat. */
@@ -29,6 +30,17 @@ final readonly class RecordingUpload
         private ?UploadedFile $data,
         private ?string $dataBytes,
     ) {}
+
+    /** @return list<UploadedFile> of the field */
+    public static function files(Request $request, string $field = 'files'): array
+    {
+        $files = $request->file($field);
+
+        return array_values(array_filter(
+            is_array($files) ? $files : [$files],
+            static fn(mixed $file): bool => $file instanceof UploadedFile,
+        ));
+    }
 
     /**
      * @param list<UploadedFile> $files
@@ -128,6 +140,23 @@ final readonly class RecordingUpload
             $pieces,
             $sink($this->config->isWaveform()),
         );
+    }
+
+    /**
+     * Power out of the same file, as a series of one figure; null where no column has it.
+     *
+     * @throws RecordingFault
+     */
+    public function power(CsvColumns $columns, ?int $kw, float $scale): ?Series
+    {
+        return $kw === null || $columns->isWaveform || $this->config?->isWaveform() === true ? null
+            : $this->read(new CsvColumns($columns->time, $columns->unit, [$kw], null, $scale), 1, 1.0, 1.0);
+    }
+
+    /** @return \Generator<string> the table in pieces */
+    public function tablePieces(): \Generator
+    {
+        return $this->pieces($this->table);
     }
 
     /** @return \Generator<string> */

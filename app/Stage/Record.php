@@ -2,15 +2,16 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Commissioning;
+namespace App\Stage;
 
+use App\Models\LoadTest;
 use App\Models\RecordEntry;
 use App\Models\Run;
 use App\Models\User;
 use Escapement\Core\Record\RecordChain;
 use Illuminate\Support\Carbon;
 
-/** Appends to the chained record of a run. To be called inside a transaction, with the run locked. */
+/** Appends to the chained record of a run or a load test. To be called inside a transaction, with the subject's row locked. */
 final readonly class Record
 {
     private const AT_ONCE = 500;
@@ -21,9 +22,9 @@ final readonly class Record
      * @param array<string, mixed> $what
      * @param ?string              $deviceTime as the device says, which may be wrong
      */
-    public function append(Run $run, User $user, string $kind, array $what, ?string $deviceTime = null): void
+    public function append(LoadTest|Run $of, User $user, string $kind, array $what, ?string $deviceTime = null): void
     {
-        $this->appendAll($run, $user, [['kind' => $kind, 'what' => $what, 'device_time' => $deviceTime]]);
+        $this->appendAll($of, $user, [['kind' => $kind, 'what' => $what, 'device_time' => $deviceTime]]);
     }
 
     /**
@@ -31,13 +32,13 @@ final readonly class Record
      *
      * @param list<array{kind: string, what: array<string, mixed>, device_time: ?string}> $happened
      */
-    public function appendAll(Run $run, User $user, array $happened): void
+    public function appendAll(LoadTest|Run $of, User $user, array $happened): void
     {
         if ($happened === []) {
             return;
         }
-        $seq = (int) RecordEntry::query()->where('run_id', $run->id)->max('seq');
-        $hash = $run->head;
+        $seq = (int) RecordEntry::query()->where($of->recordKey(), $of->id)->max('seq');
+        $hash = $of->head;
         $rows = [];
         foreach ($happened as $one) {
             $seq++;
@@ -50,7 +51,7 @@ final readonly class Record
             ];
             $hash = $this->chain->hash($hash, $entry);
             $rows[] = [
-                'company_id' => $run->company_id, 'run_id' => $run->id, 'seq' => $seq,
+                'company_id' => $of->company_id, $of->recordKey() => $of->id, 'seq' => $seq,
                 'entry' => json_encode(
                     $entry,
                     JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
@@ -61,6 +62,6 @@ final readonly class Record
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             RecordEntry::query()->insert($some);
         }
-        $run->update(['head' => $hash]);
+        $of->update(['head' => $hash]);
     }
 }

@@ -1,6 +1,7 @@
 // A day on site that goes wrong: web server, database and browser are killed hard, in turn and at random moments, while a person
-// answers steps, takes pictures and presses the stopwatch. Then it is checked that all that the page took is in the record once,
-// and that the record verifies. Run after bin/start: node bench/storm.mjs [kills]
+// answers steps, takes pictures, presses the stopwatch and, in turn with that, marks and reads a load test. Then it is checked that
+// all that the page took is in the record once,
+// and that both records verify. Run after bin/start: node bench/storm.mjs [kills]
 import { execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -94,9 +95,13 @@ const killers = {
 };
 
 await openBrowser();
+await go('/switches/6/load-tests');
+await page.getByLabel('What is to be proved').selectOption('semi_annual');
+await page.getByRole('button', { name: 'Plan the test' }).click();
+await page.waitForURL(/\/load-tests\/\d+$/);
+const test = new URL(page.url()).pathname;
 await go('/switches/1/commission');
-await page.getByLabel(/I have read the hazards/).check();
-await page.getByRole('button', { name: 'Begin a run' }).click();
+await page.getByRole('button', { name: /begin a run/ }).click();
 await page.waitForURL('**/runs/*');
 const run = new URL(page.url()).pathname;
 const runId = Number(run.split('/')[2]);
@@ -124,7 +129,7 @@ const inStore = (name) =>
     );
 
 /** What the page has shown as taken: a person goes on when the next step stands there, or the picture, or the mark. */
-const accepted = { answers: 0, photos: 0, marks: 0 };
+const accepted = { answers: 0, photos: 0, marks: 0, readings: 0, thumbs: 0 };
 const jpeg = Buffer.from(
     await page.evaluate(
         () =>
@@ -172,6 +177,26 @@ async function act() {
     accepted.marks += 1;
 }
 
+/** A press of the thumb and a reading of a load test. */
+async function read() {
+    await go(`${test}/read`);
+    const thumb = page.locator('.reading-thumbs .btn').first();
+    const words = page.locator('.reading-marks p').first();
+    const before = await words.textContent();
+    await thumb.click();
+    await page.waitForFunction((was) => document.querySelector('.reading-marks p').textContent !== was, before);
+    accepted.thumbs += 1;
+    for (const input of await page.locator('.reading input[name]').all()) {
+        const name = await input.getAttribute('name');
+        await input.fill({ hz: '50', v: '230', a: '100' }[name.split('.')[0]] ?? '');
+    }
+    const save = page.locator('.reading-save');
+    const saved = await save.textContent();
+    await save.click();
+    await page.waitForFunction((was) => document.querySelector('.reading-save').textContent !== was, saved);
+    accepted.readings += 1;
+}
+
 const told = { web: 0, database: 0, browser: 0 };
 for (let i = 0; i < kills; i++) {
     const victim = Object.keys(killers)[i % 3];
@@ -179,7 +204,7 @@ for (let i = 0; i < kills; i++) {
         killers[victim]();
         told[victim] += 1;
     }, Math.random() * 2500);
-    await act().catch(() => {}); // cut off in the middle
+    await (i % 2 === 0 ? act : read)().catch(() => {}); // cut off in the middle
     await sleep(300);
     if (victim === 'browser') {
         while (chrome.exitCode === null && chrome.signalCode === null) {
@@ -220,6 +245,14 @@ const unsent = [
     await leftIn(`${run}/procedure`, 'photos'),
     await leftIn(run, 'marks', unsentMarks),
 ];
+await go(`${test}/read`);
+await page
+    .getByText('All sent.')
+    .waitFor({ timeout: 60_000 })
+    .catch(() => unsent.push(-1));
+const ofTest = await page.evaluate((path) => fetch(path).then((answer) => answer.text()), `${test}/report.json`);
+execFileSync(`${root}bin/escapement`, ['verify-record', '-'], { input: ofTest });
+const { readings, marks: thumbs } = JSON.parse(ofTest);
 const file = await page.evaluate((path) => fetch(path).then((answer) => answer.text()), `${run}/report.json`);
 execFileSync(`${root}bin/escapement`, ['verify-record', '-'], { input: file });
 const entries = JSON.parse(file).record.entries;
@@ -227,17 +260,20 @@ const ids = (kind) => entries.filter((entry) => entry.kind === kind).map(({ what
 const answers = ids('answer'),
     photos = ids('photo'),
     marks = ids('mark');
-const doubled = [answers, photos, marks].reduce((sum, list) => sum + list.length - new Set(list).size, 0);
+const idsOf = (list) => list.map(({ id }) => id);
+const doubled = [answers, photos, marks, idsOf(readings), idsOf(thumbs)].reduce((sum, list) => sum + list.length - new Set(list).size, 0);
 const lost =
     Math.max(0, accepted.answers - answers.length) +
     Math.max(0, accepted.photos - photos.length) +
-    Math.max(0, accepted.marks - marks.length);
+    Math.max(0, accepted.marks - marks.length) +
+    Math.max(0, accepted.readings - readings.length) +
+    Math.max(0, accepted.thumbs - thumbs.length);
 console.log(
     `\n${kills} hard kills (${Object.entries(told)
         .map(([who, n]) => `${n} ${who}`)
         .join(
             ', ',
-        )}): taken ${accepted.answers} answers, ${accepted.photos} pictures, ${accepted.marks} marks; in the record ${answers.length}, ${photos.length}, ${marks.length}; ${lost} lost, ${doubled} doubled, ${unsent.filter((n) => n !== 0).length} stores not emptied; the record verifies`,
+        )}): taken ${accepted.answers} answers, ${accepted.photos} pictures, ${accepted.marks} marks; in the record ${answers.length}, ${photos.length}, ${marks.length}; ${lost} lost, ${doubled} doubled, ${unsent.filter((n) => n !== 0).length} stores not emptied; the record verifies; of the load test ${accepted.readings} readings and ${accepted.thumbs} marks taken, ${readings.length} and ${thumbs.length} in its record, which verifies`,
 );
 await browser.close().catch(() => {});
 killers.browser();

@@ -24,6 +24,7 @@ use Escapement\Core\LoadTest\MarkedSpans;
 use Escapement\Core\LoadTest\OwnLoad;
 use Escapement\Core\LoadTest\OwnLoads;
 use Escapement\Core\LoadTest\OwnLoadStep;
+use Escapement\Core\LoadTest\ProofRow;
 use Escapement\Core\LoadTest\TrendResult;
 use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Wire\LoadTest\ExerciseValueReader;
@@ -211,7 +212,10 @@ final readonly class LoadTestFacts
             array_values($this->plan->transferred()),
         );
 
-        return (new OwnLoads($loads, $usableKw))->order($plan->steps);
+        $asksLoad = array_filter($plan->proof, static fn(ProofRow $row): bool => $row->withLoad) !== [];
+        $leastKw = $asksLoad ? LoadTestPlan::LEAST_LOAD_PCT / 100 * ($this->nameplateKw() ?? 0.0) : 0.0;
+
+        return (new OwnLoads($loads, $usableKw, $leastKw))->order($plan->steps);
     }
 
     /**

@@ -52,6 +52,16 @@ final readonly class Units
         };
     }
 
+    /** A sentence of the core, which thinks in metric units, as it is read here. */
+    public function told(string $sentence): string
+    {
+        return $this->system !== 'us' ? $sentence : (string) preg_replace_callback(
+            '/(?<![\d.])(-?\d+(?:\.\d+)?)[ \x{202F}](kPa|°C)/u',
+            fn(array $found): string => round($this->shown($found[2], (float) $found[1])) . " {$this->unit($found[2])}",
+            $sentence,
+        );
+    }
+
     public function length(): string
     {
         return $this->system === 'us' ? 'ft' : 'm';

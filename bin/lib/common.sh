@@ -112,6 +112,9 @@ as_web() {
 answers() { # URL: whether Escapement answers there, and not somebody else
     php -r 'exit(str_starts_with((string) @file_get_contents($argv[1], false, stream_context_create(["http" => ["timeout" => 2]])), "escapement: up") ? 0 : 1);' "$1"
 }
+is_ours() { # URL: whether Escapement answers there, be it that its database is gone
+    php -r 'exit(str_starts_with((string) @file_get_contents($argv[1], false, stream_context_create(["http" => ["timeout" => 2, "ignore_errors" => true]])), "escapement: ") ? 0 : 1);' "$1"
+}
 is_taken() { # PORT: whether anything answers there
     php -r 'exit(@fsockopen("127.0.0.1", (int) $argv[1], $code, $words, 1) === false ? 1 : 0);' "$1"
 }

@@ -18,7 +18,7 @@ final readonly class FiguresChart
     private const GAP = 26;
     private const LEFT = 64;
     private const RIGHT = 12;
-    private const TOP = 44;
+    private const TOP = 54;
     private const FOOT = 40;
     private const DASHES = ['', 'stroke-dasharray="7 4"', 'stroke-dasharray="2 3"'];
     private const TICKS = 6;

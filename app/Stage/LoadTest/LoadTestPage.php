@@ -156,6 +156,26 @@ final readonly class LoadTestPage
         return $this->test->counting();
     }
 
+    /** @return array<string, array{label: string, change: string}> figures against the last test, in the units of the site */
+    public function comparison(): array
+    {
+        $isUs = $this->units->system === 'us';
+        $rows = [
+            'regulation_pct' => ['Regulation, points', 1.0], 'droop_pct' => ['Droop, points', 1.0],
+            'oil_kpa' => ["Oil, {$this->units->oilPressure()}", $this->units->fromKilopascals(1.0)],
+            'coolant_c' => [$isUs ? 'Coolant, °F' : 'Coolant, K', $isUs ? 1.8 : 1.0],
+            'exhaust_c' => [$isUs ? 'Exhaust, °F' : 'Exhaust, K', $isUs ? 1.8 : 1.0],
+        ];
+        $comparison = [];
+        foreach ($this->result->comparison ?? [] as $key => $change) {
+            if ($change !== null) {
+                $comparison[$key] = ['label' => $rows[$key][0], 'change' => sprintf('%+.1f', $change * $rows[$key][1])];
+            }
+        }
+
+        return $comparison;
+    }
+
     /** What was asked, as a person says it. */
     public static function requirement(string $id): string
     {
@@ -212,10 +232,10 @@ final readonly class LoadTestPage
     /** @return list<Finding> of the plan while nothing is read, then of the readings too */
     public function findings(): array
     {
-        return Finding::worstFirst([
+        return array_map(fn(Finding $one): Finding => $one->told($this->units->told($one->message)), Finding::worstFirst([
             ...$this->result->findings ?? [], ...$this->spans->findings,
             ...($this->test->isClosed() ? [] : [...$this->plan->findings, ...$this->cable()->findings ?? []]),
-        ]);
+        ]));
     }
 
     private function apparentKw(LoadReading $one): float

@@ -79,7 +79,8 @@ final readonly class TestReport
         $open = [];
         foreach ($this->page->result->requirements ?? [] as $one) {
             if ($one->verdict !== 'pass') {
-                $open[] = LoadTestPage::requirement($one->id) . ($one->verdict === 'fail' ? ': failed. ' : ': not proven. ') . $one->reason;
+                $open[] = LoadTestPage::requirement($one->id) . ($one->verdict === 'fail' ? ': failed. ' : ': not proven. ')
+                    . $this->page->units->told($one->reason);
             }
         }
         $open[] = 'That the switch notices a lost utility and transfers: a load test does not show it.';

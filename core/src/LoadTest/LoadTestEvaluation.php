@@ -39,9 +39,10 @@ final readonly class LoadTestEvaluation
             [$levels[], $requirements[]] = $this->level($row);
         }
         array_push($requirements, ...(new TestRequirements($this->in, $this->record))->all());
-        $lowMin = array_sum(array_map($this->record->seconds(...), $this->lowIntervals())) / 60;
+        $low = $this->lowIntervals();
+        $lowMin = array_sum(array_map($this->record->seconds(...), $low)) / 60;
         $comparison = $this->comparison();
-        $findings = (new TestFindings($this->in, $this->record))->all($lowMin, $this->lowIntervals(), $comparison);
+        $findings = (new TestFindings($this->in, $this->record))->all($lowMin, $low, $comparison);
         foreach ($levels as $level) {
             $working->add(
                 sprintf('Held at %g %%', $level->levelPct),
@@ -83,9 +84,8 @@ final readonly class LoadTestEvaluation
     private function level(ProofRow $row): array
     {
         $least = $row->levelPct - $this->limits->levelTolerancePct;
-        [$sum, $longest] = $this->record->minutesWhere(
-            fn(int $i): bool => ! Tolerance::isBelow($this->record->loadPct[$i], $least),
-        );
+        $holds = array_map(static fn(float $pct): bool => ! Tolerance::isBelow($pct, $least), $this->record->loadPct);
+        [$sum, $longest] = $this->record->minutesWhere(static fn(int $i): bool => $holds[$i]);
         $mean = $this->record->meanLoadPct();
         $verdict = match (true) {
             ! Tolerance::isBelow($longest, $row->minutes) => 'pass',
@@ -130,10 +130,14 @@ final readonly class LoadTestEvaluation
     {
         $kw = self::LOW_LOAD_PCT / 100 * $this->base->nameplateKw;
 
-        return array_values(array_filter(
-            $this->record->proved(),
-            fn(int $i): bool => Tolerance::isBelow(($this->in->readings[$i]->kw + $this->in->readings[$i + 1]->kw) / 2, $kw),
-        ));
+        $low = [];
+        foreach ($this->record->proved() as $i) {
+            if (Tolerance::isBelow(($this->in->readings[$i]->kw + $this->in->readings[$i + 1]->kw) / 2, $kw)) {
+                $low[] = $i;
+            }
+        }
+
+        return $low;
     }
 
     /** @return array<string, mixed> */

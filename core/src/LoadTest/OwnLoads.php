@@ -18,8 +18,11 @@ final readonly class OwnLoads
     /** @var list<OwnLoad> */
     private array $loads;
 
-    /** @param list<OwnLoad> $loads what the switch carries and a person can switch */
-    public function __construct(array $loads, private float $usableKw)
+    /**
+     * @param list<OwnLoad> $loads   what the switch carries and a person can switch
+     * @param float         $leastKw below which a run counts as one without load
+     */
+    public function __construct(array $loads, private float $usableKw, private float $leastKw = 0.0)
     {
         $fitting = array_values(array_filter(
             $loads,
@@ -40,19 +43,20 @@ final readonly class OwnLoads
         $running = [];
         $order = [];
         foreach ($steps as $step) {
-            $chosen = $this->within($elements->reaching((int) ceil(1000 * $step->targetKw - 1e-6)));
+            $targetKw = max($step->targetKw, $this->leastKw);
+            $chosen = $this->within($elements->reaching((int) ceil(1000 * $targetKw - 1e-6)));
             $kw = $elements->kwOf($chosen);
             $on = array_values(array_diff($chosen, $running));
             usort($on, fn(int $a, int $b): int => [$this->loads[$b]->isMotor, $this->loads[$b]->kw, $a]
                 <=> [$this->loads[$a]->isMotor, $this->loads[$a]->kw, $b]);
             $order[] = new OwnLoadStep(
                 $step->levelPct,
-                $step->targetKw,
+                $targetKw,
                 $this->names($on),
                 $this->names(array_values(array_diff($running, $chosen))),
                 $this->names($chosen),
                 $kw,
-                Tolerance::isBelow($kw, $step->targetKw) ? $step->targetKw - $kw : 0.0,
+                Tolerance::isBelow($kw, $targetKw) ? $targetKw - $kw : 0.0,
             );
             $running = $chosen;
         }

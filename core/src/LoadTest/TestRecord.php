@@ -99,7 +99,12 @@ final readonly class TestRecord
      */
     public function worst(\Closure $figure): float
     {
-        return max([0.0, ...array_map($figure, $this->in->readings)]);
+        $worst = 0.0;
+        foreach ($this->in->readings as $reading) {
+            $worst = max($worst, $figure($reading));
+        }
+
+        return $worst;
     }
 
     /** Off nominal, in percent. */
@@ -147,7 +152,15 @@ final readonly class TestRecord
      */
     public function values(\Closure $figure): array
     {
-        return array_values(array_filter(array_map($figure, $this->in->readings), static fn(?float $value): bool => $value !== null));
+        $values = [];
+        foreach ($this->in->readings as $reading) {
+            $value = $figure($reading);
+            if ($value !== null) {
+                $values[] = $value;
+            }
+        }
+
+        return $values;
     }
 
     /** @return array{minutes: float, v: float, hz: float, oil_kpa: ?float, coolant_c: ?float} at the load of the end, last minus first */

@@ -5,7 +5,7 @@ const RETRY_MS = 4000;
 const SOON_MS = 60_000;
 const csrf = () => document.querySelector('meta[name=csrf-token]').content;
 const clock = (ms) => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`;
-const hour = (ms) => new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
+const hour = (ms) => new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 const number = (typed) => (/^-?\d+([.,]\d+)?$/.test(typed.trim()) ? Number(typed.trim().replace(',', '.')) : null);
 
 /** A figure outside of its band, and the one that was likelier meant: a point too far left or right. */

@@ -192,20 +192,17 @@
     <ul class="parts">
         @foreach ($page->result->requirements ?? [] as $one)
             <li><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop', 'not_proven' => 'note'][$one->verdict]" /><span><b>{{ $page::requirement($one->id) }}</b>:
-                    {{ str_replace('_', ' ', $one->verdict) }}<small>{{ $one->reason }}</small></span></li>
+                    {{ str_replace('_', ' ', $one->verdict) }}<small>{{ $page->units->told($one->reason) }}</small></span></li>
         @endforeach
     </ul>
-    @if ($page->result?->comparison)
+    @if ($page->comparison() !== [])
         <h2 class="gap">Against the last test</h2>
         <dl class="pairs">
-            @foreach ($page->result->comparison as $name => $change)
-                @if ($change !== null)
-                    <div>
-                        <dt>{{ ['regulation_pct' => 'Regulation, points', 'droop_pct' => 'Droop, points', 'oil_kpa' => 'Oil, kPa', 'coolant_c' => 'Coolant, K', 'exhaust_c' => 'Exhaust, K'][$name] }}
-                        </dt>
-                        <dd><span class="fig">{{ sprintf('%+.1f', $change) }}</span></dd>
-                    </div>
-                @endif
+            @foreach ($page->comparison() as $row)
+                <div>
+                    <dt>{{ $row['label'] }}</dt>
+                    <dd><span class="fig">{{ $row['change'] }}</span></dd>
+                </div>
             @endforeach
         </dl>
     @endif

@@ -24,6 +24,9 @@
                             Confirm both in the adopted edition.</small></dd>
                 </div>
             </dl>
+            <p class="working">A flexible cable set goes by its maker's
+                rating{{ $page->test->bank?->cable_a ? ': ' . $page->test->bank->cable_a . ' A' : '' }}.
+                Confirm both in the adopted edition.</p>
             <h3>To connect it</h3>
             <ol class="steps-short">
                 <li>Stop the set; selector off; disconnect its start battery, negative first.</li>

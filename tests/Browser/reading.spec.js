@@ -52,3 +52,46 @@ test('a load test is read without a network, past a reload, and a slip of the fi
     await page.reload();
     await expect(page.getByRole('button', { name: 'Save reading 8' })).toBeVisible();
 });
+
+test('steps and a failure are marked with a thumb without a network, a picture goes with its reading', async ({ page, context }) => {
+    await signIn(page);
+    await page.goto('/switches/6/load-tests');
+    await page.getByLabel('What is to be proved').selectOption('custom');
+    await page.getByLabel('Steps of your own').fill('30 × 10, 60 × 10');
+    await page.getByLabel('Elements of the load bank').fill('20, 40');
+    await page.getByRole('button', { name: 'Plan the test' }).click();
+    await page.getByRole('link', { name: /Read on this phone/ }).click();
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.reload();
+
+    await context.route(SENT, (route) => route.abort('internetdisconnected'));
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Set started' }).tap();
+    await page.getByRole('button', { name: 'Load up to 30 %' }).tap();
+    await expect(page.getByRole('button', { name: 'Load up to 60 %' })).toBeVisible();
+    await page.getByRole('button', { name: 'Utility failed' }).tap();
+    await expect(page.getByText('The set carries the building now.')).toBeVisible();
+    await page.getByRole('button', { name: 'Bank dropped' }).tap();
+    await page.reload(); // a failure is not forgotten
+    await expect(page.getByText('The set carries the building now.')).toBeVisible();
+    await page.getByRole('button', { name: 'Utility back' }).tap();
+    await expect(page.getByRole('button', { name: 'Load up to 60 %' })).toBeVisible();
+
+    await page.locator('.reading-camera input').setInputFiles('docs/screenshots/board.png');
+    await expect(page.getByText('Picture taken: saved with the reading')).toBeVisible();
+    await fill(page);
+    await page.getByRole('button', { name: 'Save reading 1' }).tap();
+    await expect(page.getByText('7 to send')).toBeVisible(); // five marks, a reading and its picture
+    await context.unroute(SENT);
+    await context.setOffline(false);
+    await expect(page.getByText('All sent.')).toBeVisible({ timeout: 40_000 });
+    await page.getByRole('link', { name: /The whole test/ }).click();
+    await expect(page.getByRole('row', { name: /Utility failed/ }).first()).toBeVisible();
+    await expect(page.getByRole('link', { name: /^picture/ })).toBeVisible();
+
+    await page.getByRole('button', { name: 'Sign and close' }).click();
+    await page.getByRole('link', { name: 'Report' }).click();
+    await expect(page.getByText(/Record whole/)).toBeVisible();
+});

@@ -2,7 +2,7 @@
 
 const PAGES = 'pages-1';
 const ASSETS = 'assets-1';
-const isRun = (url) => /^\/runs\/\d+(\/procedure)?$|^\/load-tests\/\d+\/read$/.test(url.pathname);
+const isRun = (url) => /^\/runs\/\d+(\/procedure)?$|^\/load-tests\/\d+\/read$|^\/my-day$/.test(url.pathname);
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
@@ -35,7 +35,12 @@ self.addEventListener('fetch', (event) => {
         event.respondWith(
             fetch(event.request)
                 .then((answer) => keep(PAGES, event.request, answer))
-                .catch(async () => (await caches.match(event.request, { ignoreSearch: true })) ?? Response.error()),
+                .catch(
+                    async () =>
+                        (await caches.match(event.request)) ??
+                        (await caches.match(event.request, { ignoreSearch: true })) ??
+                        Response.error(),
+                ),
         );
     }
 });

@@ -9,6 +9,7 @@ use App\Http\Middleware\StillHere;
 use App\Stage\Account;
 use App\Stage\Bench;
 use App\Stage\Board;
+use App\Stage\Calendar;
 use App\Stage\Circuit;
 use App\Stage\Commissioning;
 use App\Stage\Equipment;
@@ -23,12 +24,16 @@ use App\Stage\Season;
 use App\Stage\Settings;
 use App\Stage\Survey;
 use App\Stage\Upkeep;
+use App\Stage\Visits;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(static function (): void {
     Route::get('/login', Account\ShowSignIn::class)->name('login');
     Route::post('/login', Account\SignIn::class);
 });
+
+// For calendar programs, which have no account: an address that can be ended.
+Route::get('/feed/{token}.ics', Calendar\ReadFeed::class)->middleware('throttle:owner')->name('feed');
 
 // One-time links: to begin, to join, to choose another password.
 Route::middleware('throttle:owner')->group(static function (): void {
@@ -63,6 +68,10 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/class', Plan\ShowClass::class)->name('class');
     Route::get('/switches/{switch}/wiring', Plan\Wiring\ShowWiring::class)->name('wiring');
     Route::get('/switches/{switch}/wiring.pdf', Plan\Wiring\PrintWiring::class)->name('wiring.pdf');
+    Route::get('/visits', Visits\ShowVisits::class)->name('visits');
+    Route::get('/my-day', Visits\ShowMyDay::class)->name('my-day');
+    Route::get('/visits/{person}/{on}.pdf', Visits\PrintDay::class)->where('on', '\d{4}-\d{2}-\d{2}')->name('visits.day');
+    Route::get('/calendar', Calendar\ShowCalendar::class)->name('calendar');
     Route::get('/fleet', Upkeep\ShowFleet::class)->name('fleet');
     Route::get('/switches/{switch}/schedule', Upkeep\ShowSchedule::class)->name('schedule');
     Route::get('/switches/{switch}/schedule.ics', Upkeep\ExportExercises::class)->name('schedule.ics');
@@ -152,6 +161,18 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->middleware('throttle:uploads')->name('photos');
         Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
+        Route::post('/visits', Visits\AddVisit::class)->name('visits.add');
+        Route::post('/visits/collect', Visits\CollectVisits::class)->name('visits.collect');
+        Route::post('/visits/plan', Visits\BeginPlanning::class)->name('visits.plan');
+        Route::put('/visits/{visit}', Visits\MoveVisit::class)->name('visit.move');
+        Route::post('/visits/{visit}/done', Visits\FinishVisit::class)->name('visit.finish');
+        Route::post('/switches/{switch}/shift', Calendar\ShiftExercise::class)->name('calendar.shift');
+        Route::post('/feeds', Calendar\MakeFeed::class)->name('feeds');
+        Route::delete('/feeds/{feed}', Calendar\RevokeFeed::class)->name('feed.revoke');
+        Route::put('/people/{person}/hours', Calendar\SaveProfile::class)->name('profile.save');
+        Route::post('/absences', Calendar\AddAbsence::class)->name('absences');
+        Route::post('/absences/import', Calendar\ImportAbsences::class)->name('absences.import');
+        Route::delete('/absences/{absence}', Calendar\RemoveAbsence::class)->name('absence.remove');
         Route::put('/switches/{switch}/upkeep', Upkeep\SaveUpkeep::class)->name('upkeep.save');
         Route::post('/switches/{switch}/logbook', Upkeep\AddEntry::class)->name('logbook.add');
         Route::delete('/switches/{switch}/logbook/{entry}', Upkeep\StrikeEntry::class)->whereUuid('entry')->name('logbook.strike');

@@ -11,14 +11,11 @@ use App\Models\TransferSwitch;
 use App\Models\Upkeep;
 use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Input\BadInput;
-use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Schedule\Exercise;
 use Escapement\Core\Schedule\Logbook\LogbookInput;
 use Escapement\Core\Schedule\Service\ServiceInput;
 use Escapement\Core\Schedule\Service\ServiceItem;
-use Escapement\Core\Settings\SiteExercise;
-use Escapement\Core\Wire\Schedule\ExerciseReader;
 use Escapement\Core\Wire\Schedule\LogbookReader;
 use Escapement\Core\Wire\Schedule\ServiceDueReader;
 use Illuminate\Support\Carbon;
@@ -26,9 +23,6 @@ use Illuminate\Support\Carbon;
 /** Logbook, sheet, runs and load tests of a switch as the schedule of the core takes them. One logbook, from which everything reads. */
 final readonly class UpkeepFacts
 {
-    private const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
-    private const WEEKS = [7 => 'weekly', 14 => 'fortnightly', 28 => 'four_weekly'];
-
     /**
      * @param list<LogEntry> $entries of the switch
      * @param list<LoadTest> $tests   of the switch, with readings
@@ -103,20 +97,7 @@ final readonly class UpkeepFacts
     /** The exercise of the sheet, as the schedule takes it; null: none, or one that keeps no weekday. */
     public function exercise(): ?Exercise
     {
-        $habit = $this->habit();
-        $every = $habit === null ? null : ($habit->everyDays === 1 ? 'daily' : self::WEEKS[$habit->everyDays] ?? null);
-        if ($habit === null || $every === null) {
-            return null;
-        }
-        $fields = new Fields(self::node([
-            'every' => $every,
-            'time' => sprintf('%02d:%02d', intdiv($habit->minute, 60), $habit->minute % 60),
-            'for_min' => $habit->forMinutes,
-            'with_load' => $habit->withLoad,
-        ] + ($every === 'daily' ? [] : ['day' => self::WEEKDAYS[($habit->day + 6) % 7]])
-            + (in_array($every, ['fortnightly', 'four_weekly'], true) ? ['anchor' => $this->anchor()] : [])));
-
-        return (new ExerciseReader())->read($fields);
+        return ExerciseFacts::of($this->switch);
     }
 
     /** @throws BadInput */
@@ -150,7 +131,7 @@ final readonly class UpkeepFacts
             static fn(LogEntry $one): bool => $one->kind === 'battery' && ($one->fields['state'] ?? 'rest') === 'rest',
         ));
         $rest = $rests === [] ? null : $rests[count($rests) - 1];
-        $habit = $this->habit();
+        $habit = ExerciseFacts::habit($this->switch);
 
         return array_filter([
             'id' => $id,
@@ -258,16 +239,6 @@ final readonly class UpkeepFacts
         $last = $runs === [] ? null : $runs[max(array_keys($runs))];
 
         return $last === null ? null : self::hash($last->sheet->settings);
-    }
-
-    private function habit(): ?SiteExercise
-    {
-        return $this->switch->sheet === null ? null : SwitchFacts::habits($this->switch->sheet->habits)->exercise;
-    }
-
-    private function anchor(): string
-    {
-        return $this->day($this->switch->sheet->created_at ?? $this->now);
     }
 
     private function day(Carbon $at): string

@@ -10,6 +10,11 @@ enum Role: string
     case Technician = 'technician';
     case Viewer = 'viewer';
 
+    public function mayLead(): bool
+    {
+        return $this === self::Lead;
+    }
+
     public function mayWrite(): bool
     {
         return $this !== self::Viewer;

@@ -21,6 +21,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string          $altitude_m
  * @property ?string          $owner
  * @property ?string          $notes
+ * @property ?float           $lat
+ * @property ?float           $lon
  * @property Collection<int, TransferSwitch> $switches
  */
 final class Site extends Model
@@ -40,6 +42,6 @@ final class Site extends Model
 
     protected function casts(): array
     {
-        return ['installation' => InstallationKind::class];
+        return ['installation' => InstallationKind::class, 'lat' => 'float', 'lon' => 'float'];
     }
 }

@@ -21,6 +21,12 @@ use Illuminate\Support\Carbon;
  * @property ?float  $fuel_days at storm load
  * @property ?Carbon $battery_installed_on
  * @property ?string $selector as it was seen last
+ * @property ?int    $attends_user_id who has to be there when it runs
+ * @property ?string $noise_group     sets that share a street or a main
+ * @property ?string $sleep_from
+ * @property ?string $sleep_to
+ * @property ?string $business_from  on working days
+ * @property ?string $business_to
  * @property ?Carbon $updated_at
  */
 final class Upkeep extends Model

@@ -73,6 +73,7 @@ final class DatabaseSeeder extends Seeder
         private readonly CloseRun $closer,
         private readonly DemoWork $work,
         private readonly DemoLoadTests $loadTests,
+        private readonly DemoVisits $visits,
         private readonly DemoCircuits $circuits,
         private readonly DemoUpkeep $upkeep,
     ) {}
@@ -119,6 +120,7 @@ final class DatabaseSeeder extends Seeder
             $this->upkeep->house($juniper, $this->rosa, $now);
             $tamarack = Site::query()->where('name', 'Tamarack Orchard cold store')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->coldStore($tamarack, $this->milo, $now);
+            $this->visits->of($this->rosa, $this->milo, $now);
             $this->runUnderWay();
         } finally {
             Carbon::setTestNow();

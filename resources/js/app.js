@@ -10,6 +10,7 @@ import { recordingForm, recordingZoom } from './components/recording.js';
 import { signature } from './components/signature.js';
 import { stopwatch } from './components/stopwatch.js';
 import { testCursor } from './components/test-cursor.js';
+import { visitPlan } from './components/visit-plan.js';
 import { attachStrips } from './components/strip.js';
 
 applyTheme();
@@ -42,6 +43,7 @@ Alpine.data('recordingZoom', recordingZoom);
 Alpine.data('signature', signature);
 Alpine.data('stopwatch', stopwatch);
 Alpine.data('testCursor', testCursor);
+Alpine.data('visitPlan', visitPlan);
 Alpine.start();
 attachStrips();
 // on a phone the row of pages is longer than the screen

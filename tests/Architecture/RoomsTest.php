@@ -23,6 +23,7 @@ final class RoomsTest extends TestCase
         'Rehearsal' => ['Settings'],
         'Library' => ['Rehearsal'],
         'Season' => ['Settings'],
+        'Calendar' => ['Settings'],
         'Handover' => ['Commissioning', 'Plan', 'Rehearsal', 'Settings'],
         'Plan' => ['Settings'],
     ];

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Bridge\CircuitFacts;
+use App\Models\Absence;
 use App\Models\Equipment;
+use App\Models\Feed;
 use App\Models\HandoverLink;
 use App\Models\ImportedRun;
 use App\Models\LoadMark;
@@ -19,6 +21,7 @@ use App\Models\Season;
 use App\Models\SeasonState;
 use App\Models\TransferSwitch;
 use App\Models\User;
+use App\Models\Visit;
 use App\Stage\Circuit\KeepCircuit;
 use Database\Factories\UserFactory;
 use Database\Seeders\DemoCircuits;
@@ -39,6 +42,7 @@ final class RoutesTest extends TestCase
         'GET up',
         'GET join/{token}',
         'POST join/{token}',
+        'GET feed/{token}.ics',
         'GET owner/{token}',
         'GET owner/{token}/handover.pdf',
         'GET owner/{token}/dates.ics',
@@ -69,7 +73,7 @@ final class RoutesTest extends TestCase
         $walked = 0;
         foreach ($this->routes() as [$method, $route]) {
             // a link is its own key: HandoverTest, BeginTest
-            if ($route->parameterNames() !== [] && preg_match('#^(owner|join)/#', $route->uri()) !== 1) {
+            if ($route->parameterNames() !== [] && preg_match('#^(owner|join|feed)/#', $route->uri()) !== 1) {
                 $this->call($method, $this->fill($route, $ids))->assertNotFound();
                 $walked++;
             }
@@ -200,6 +204,14 @@ final class RoutesTest extends TestCase
             'kind' => 'started', 'at' => now(),
         ]);
         $meter = Equipment::query()->create(['company_id' => $keeper->company_id, 'kind' => 'meter', 'name' => 'Fern Hill 3 meter']);
+        $visit = Visit::query()->create([
+            'company_id' => $keeper->company_id, 'switch_id' => $switch, 'items' => ['battery_test'], 'duration_min' => 30, 'skills' => [],
+            'placed_user_id' => $keeper->id, 'placed_on' => '2026-12-01', 'begin_min' => 600, 'end_min' => 630,
+        ]);
+        $absence = Absence::query()->create([
+            'company_id' => $keeper->company_id, 'from' => now(), 'to' => now(), 'words' => 'away',
+        ]);
+        [$feed, $token] = Feed::make($keeper, ['scope' => 'company']);
         $entry = LogEntry::query()->create([
             'id' => (string) Str::uuid(), 'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id,
             'kind' => 'alarm', 'at' => now(), 'fields' => ['code' => 'overcrank'],
@@ -211,6 +223,11 @@ final class RoutesTest extends TestCase
             'test' => $test->id,
             'reading' => $reading->id,
             'mark' => $mark->id,
+            'visit' => $visit->id,
+            'absence' => $absence->id,
+            'feed' => $feed->id,
+            'feed-token' => $token,
+            'on' => '2026-12-01',
             'equipment' => $meter->id,
             'site' => $site,
             'switch' => $switch,
@@ -233,6 +250,7 @@ final class RoutesTest extends TestCase
     /** @param array<string, int|string> $ids */
     private function fill(Route $route, array $ids): string
     {
+        $ids['token'] = str_starts_with($route->uri(), 'feed/') ? $ids['feed-token'] : $ids['token'];
         $ids['form'] = str_contains($route->uri(), 'circuit.') ? 'json' : $ids['form'];
 
         return '/' . preg_replace_callback('/\{(\w+)\}/', static fn(array $part): string => (string) $ids[$part[1]], $route->uri());

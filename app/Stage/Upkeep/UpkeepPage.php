@@ -9,6 +9,7 @@ use App\Drawing\Ruler\YearRuler;
 use App\Models\LoadTest;
 use App\Models\LogEntry;
 use App\Models\TransferSwitch;
+use App\Models\User;
 use App\Stage\Schools;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
@@ -136,6 +137,15 @@ final readonly class UpkeepPage
                 $known->selector ?? '',
             ],
         ];
+    }
+
+    /** @return array<int, string> who works here, by id */
+    public function people(): array
+    {
+        $query = User::query();
+        $query->where('company_id', $this->switch->company_id)->whereNull('left_at')->orderBy('name');
+
+        return $query->pluck('name', 'id')->all();
     }
 
     /** How it stands with an item of service, in a few words. */

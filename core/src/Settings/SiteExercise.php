@@ -23,6 +23,14 @@ final readonly class SiteExercise
         public bool $withLoad,
     ) {}
 
+    /** The same, so many minutes later or earlier on the wall, on the day that this comes to. */
+    public function shifted(int $minutes): self
+    {
+        $at = (($this->day * 1440 + $this->minute + $minutes) % self::WEEK + self::WEEK) % self::WEEK;
+
+        return new self(intdiv($at, 1440), $at % 1440, $this->everyDays, $this->keepsDay, $this->forMinutes, $this->withLoad);
+    }
+
     /** Half-open intervals on a week that wraps round. Rule: docs/rules.md#settings-delays. */
     public function disturbs(QuietHours $quiet): bool
     {

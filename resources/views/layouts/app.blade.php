@@ -24,7 +24,9 @@
             @auth<nav aria-label="Main"><a href="{{ route('board') }}"
                         @if (request()->routeIs('board')) aria-current="page" @endif>Board</a><a href="{{ route('library') }}"
                         @if (request()->routeIs('library', 'recording')) aria-current="page" @endif>Library</a><a href="{{ route('fleet') }}"
-                    @if (request()->routeIs('fleet')) aria-current="page" @endif>Fleet</a></nav>@endauth
+                        @if (request()->routeIs('fleet')) aria-current="page" @endif>Fleet</a><a href="{{ route('calendar') }}"
+                        @if (request()->routeIs('calendar')) aria-current="page" @endif>Calendar</a><a href="{{ route('visits') }}"
+                    @if (request()->routeIs('visits', 'my-day')) aria-current="page" @endif>Visits</a></nav>@endauth
         @endif
         @auth
             <div class="bar-end">
@@ -38,7 +40,9 @@
                     <div class="menu-list" id="account-menu" x-show="isOpen" x-cloak x-on:click.outside="close" x-on:keydown.escape="close">
                         <p><b>{{ auth()->user()->name }}</b><br>{{ auth()->user()->company->name }}, {{ auth()->user()->role->value }}</p>
                         <a class="for-phone" href="{{ route('board') }}">Board</a><a class="for-phone"
-                            href="{{ route('library') }}">Library</a><a class="for-phone" href="{{ route('fleet') }}">Fleet</a>
+                            href="{{ route('library') }}">Library</a><a class="for-phone" href="{{ route('fleet') }}">Fleet</a><a
+                            class="for-phone" href="{{ route('calendar') }}">Calendar</a><a class="for-phone"
+                            href="{{ route('visits') }}">Visits</a><a class="for-phone" href="{{ route('my-day') }}">My day</a>
                         @if (auth()->user()->role === \App\Models\Role::Lead)
                             <a href="{{ route('people') }}">People</a>
                         @endif

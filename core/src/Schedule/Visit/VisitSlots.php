@@ -102,6 +102,29 @@ final class VisitSlots
         return $now + $back > $this->in->technicians[$technician]->toMin ? null : $travel + $back;
     }
 
+    /**
+     * Why a visit cannot stand alone with this technician on this day; null when it can. Its lock is not looked at: a person is about to
+     * choose one.
+     *
+     * @return null|'absent'|'no-skill'|'not-in-range'|'not-working'|'too-early'|'too-late'|'too-long'
+     */
+    public function refusal(int $v, int $technician, int $day): ?string
+    {
+        $visit = $this->in->visits[$v];
+        $who = $this->in->technicians[$technician];
+
+        return match (true) {
+            $day < $this->in->start || $day >= $this->in->start + $this->in->days => 'not-in-range',
+            ! $this->hasSkills($who, $visit) => 'no-skill',
+            isset($who->absences[$day]) || isset($this->in->holidays[$day]) => 'absent',
+            ! isset($who->weekdays[Day::weekday($day)]) => 'not-working',
+            $visit->earliest !== null && $day < $visit->earliest => 'too-early',
+            $visit->latest !== null && $day > $visit->latest => 'too-late',
+            $this->travelOf($technician, [$v]) === null => 'too-long',
+            default => null,
+        };
+    }
+
     /** @return list<?string> by visit: why nobody can make it, or null */
     public function impossible(): array
     {

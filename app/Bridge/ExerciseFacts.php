@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use App\Models\TransferSwitch;
+use Escapement\Core\Input\Fields;
+use Escapement\Core\Input\Node;
+use Escapement\Core\Schedule\Exercise;
+use Escapement\Core\Settings\SiteExercise;
+use Escapement\Core\Wire\Schedule\ExerciseReader;
+
+/** The exercise of a switch's newest sheet, as the schedule takes it. Needs of the switch: site, sheet. */
+final readonly class ExerciseFacts
+{
+    public const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+    private const WEEKS = [7 => 'weekly', 14 => 'fortnightly', 28 => 'four_weekly'];
+
+    public static function habit(TransferSwitch $switch): ?SiteExercise
+    {
+        return $switch->sheet === null ? null : SwitchFacts::habits($switch->sheet->habits)->exercise;
+    }
+
+    /** Null: none, or one that keeps no weekday. */
+    public static function of(TransferSwitch $switch): ?Exercise
+    {
+        $habit = self::habit($switch);
+        $every = $habit === null ? null : ($habit->everyDays === 1 ? 'daily' : self::WEEKS[$habit->everyDays] ?? null);
+        if ($habit === null || $every === null || $switch->sheet === null) {
+            return null;
+        }
+        $anchor = $switch->sheet->created_at->copy()->setTimezone($switch->site->timezone)->format('Y-m-d');
+        $input = [
+            'every' => $every,
+            'time' => sprintf('%02d:%02d', intdiv($habit->minute, 60), $habit->minute % 60),
+            'for_min' => $habit->forMinutes,
+            'with_load' => $habit->withLoad,
+        ] + ($every === 'daily' ? [] : ['day' => self::WEEKDAYS[$habit->day]])
+            + (in_array($every, ['fortnightly', 'four_weekly'], true) ? ['anchor' => $anchor] : []);
+
+        return (new ExerciseReader())->read(new Fields(Node::fromJson(json_encode($input, JSON_THROW_ON_ERROR))));
+    }
+}

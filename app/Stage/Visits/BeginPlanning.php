@@ -24,7 +24,7 @@ final readonly class BeginPlanning
         $user = $request->user();
         self::begin($user, Carbon::parse((string) $fields['start']), (int) $fields['days']);
 
-        return redirect()->route('visits')->with('said', 'Being planned.');
+        return redirect()->route('visits');
     }
 
     public static function begin(User $user, Carbon $start, int $days): void

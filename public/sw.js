@@ -2,7 +2,7 @@
 
 const PAGES = 'pages-1';
 const ASSETS = 'assets-1';
-const isRun = (url) => /^\/runs\/\d+(\/procedure)?$|^\/load-tests\/\d+\/read$|^\/my-day$/.test(url.pathname);
+const isRun = (url) => /^\/runs\/\d+(\/procedure)?$|^\/load-tests\/\d+\/read$|^\/my-day$|^\/switches\/\d+\/logbook$/.test(url.pathname);
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

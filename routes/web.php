@@ -76,6 +76,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/schedule', Upkeep\ShowSchedule::class)->name('schedule');
     Route::get('/switches/{switch}/schedule.ics', Upkeep\ExportExercises::class)->name('schedule.ics');
     Route::get('/switches/{switch}/logbook', Upkeep\ShowLogbook::class)->name('logbook');
+    Route::get('/switches/{switch}/logbook.{form}', Upkeep\ExportLogbook::class)->whereIn('form', ['json', 'csv'])->name('logbook.export');
     Route::get('/switches/{switch}/ways', Panel\ShowWays::class)->name('ways');
     Route::get('/switches/{switch}/ways.csv', Panel\ExportWays::class)->name('ways.export');
     Route::get('/switches/{switch}/circuit', Circuit\ShowCircuit::class)->name('circuit');
@@ -175,6 +176,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::delete('/absences/{absence}', Calendar\RemoveAbsence::class)->name('absence.remove');
         Route::put('/switches/{switch}/upkeep', Upkeep\SaveUpkeep::class)->name('upkeep.save');
         Route::post('/switches/{switch}/logbook', Upkeep\AddEntry::class)->name('logbook.add');
+        Route::post('/switches/{switch}/logbook/batch', Upkeep\TakeEntries::class)->name('logbook.batch');
         Route::delete('/switches/{switch}/logbook/{entry}', Upkeep\StrikeEntry::class)->whereUuid('entry')->name('logbook.strike');
         Route::put('/switches/{switch}/ways', Panel\SaveWays::class)->name('ways.save');
         Route::put('/switches/{switch}/board', Panel\SaveBoard::class)->name('board.save');

@@ -20,6 +20,8 @@ use Illuminate\Support\Carbon;
  * @property array<string, mixed> $fields  as an entry of `logbook_summary`, in its units
  * @property ?string              $note
  * @property ?string              $struck_why
+ * @property string               $source  person, owner, device
+ * @property ?Carbon              $seen_at when somebody of the company has read what the owner wrote
  * @property User                 $user
  */
 final class LogEntry extends Model
@@ -45,6 +47,6 @@ final class LogEntry extends Model
 
     protected function casts(): array
     {
-        return ['at' => 'datetime', 'fields' => 'array'];
+        return ['at' => 'datetime', 'fields' => 'array', 'seen_at' => 'datetime'];
     }
 }

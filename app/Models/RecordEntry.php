@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int    $company_id
  * @property ?int   $run_id
  * @property ?int   $load_test_id
+ * @property ?int   $logbook_id
  * @property int    $seq
  * @property string $entry  JSON as hashed
  * @property string $hash

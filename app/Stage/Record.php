@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Stage;
 
 use App\Models\LoadTest;
+use App\Models\Logbook;
 use App\Models\RecordEntry;
 use App\Models\Run;
 use App\Models\User;
 use Escapement\Core\Record\RecordChain;
 use Illuminate\Support\Carbon;
 
-/** Appends to the chained record of a run or a load test. To be called inside a transaction, with the subject's row locked. */
+/** Appends to the chained record of a run, a load test or a logbook. To be called inside a transaction, with the subject's row locked. */
 final readonly class Record
 {
     private const AT_ONCE = 500;
@@ -22,7 +23,7 @@ final readonly class Record
      * @param array<string, mixed> $what
      * @param ?string              $deviceTime as the device says, which may be wrong
      */
-    public function append(LoadTest|Run $of, User $user, string $kind, array $what, ?string $deviceTime = null): void
+    public function append(LoadTest|Logbook|Run $of, User $user, string $kind, array $what, ?string $deviceTime = null): void
     {
         $this->appendAll($of, $user, [['kind' => $kind, 'what' => $what, 'device_time' => $deviceTime]]);
     }
@@ -32,7 +33,7 @@ final readonly class Record
      *
      * @param list<array{kind: string, what: array<string, mixed>, device_time: ?string}> $happened
      */
-    public function appendAll(LoadTest|Run $of, User $user, array $happened): void
+    public function appendAll(LoadTest|Logbook|Run $of, User $user, array $happened): void
     {
         if ($happened === []) {
             return;

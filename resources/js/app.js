@@ -1,5 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import 'htmx.org/dist/htmx.esm.js';
+import { logEntry } from './components/log-entry.js';
 import { menu, applyTheme } from './components/menu.js';
 import { moot } from './components/moot.js';
 import { picture } from './components/picture.js';
@@ -32,6 +33,7 @@ document.addEventListener('keydown', (event) => {
     }
 });
 
+Alpine.data('logEntry', logEntry);
 Alpine.data('menu', menu);
 Alpine.data('moot', moot);
 Alpine.data('picture', picture);

@@ -7,10 +7,15 @@ namespace Tests\Feature;
 use App\Models\LogEntry;
 use App\Models\TransferSwitch;
 use App\Models\Upkeep;
+use App\Models\User;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Record\Verification;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -139,6 +144,62 @@ final class UpkeepTest extends TestCase
         $this->get("/switches/$switch->id/schedule")->assertOk()->assertSee('do not fit together');
         $this->get("/switches/$switch->id/logbook")->assertOk();
         $this->get('/fleet')->assertOk();
+    }
+
+    #[Test]
+    public function a_logbook_keeps_a_record_and_whoever_writes_into_the_table_is_found(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $switch->update(['fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
+        $page = "/switches/$switch->id/logbook";
+        $entry = static fn(string $hours): array => [
+            'id' => (string) Str::uuid(), 'kind' => 'hours', 'at' => '2026-01-02T10:00', 'f' => ['hours' => $hours], 'note' => 'cold day',
+        ];
+        $this->post($page, $entry('12'))->assertSessionHasNoErrors();
+        $second = $entry('13');
+        $this->post($page, $second)->assertSessionHasNoErrors();
+        $this->delete("$page/{$second['id']}", ['why' => 'misread'])->assertSessionHasNoErrors();
+        $this->get($page)->assertOk()->assertSee('Record whole: 3 entries');
+        $json = (string) $this->get("$page.json")->assertOk()->getContent();
+        self::assertSame(2, Verification::of(Node::fromJson($json))['lines']);
+        $valid = (new Validator())->validate(
+            json_decode($json),
+            (string) file_get_contents(base_path('docs/schema/logbook.schema.json')),
+        );
+        self::assertTrue($valid->isValid(), (string) json_encode($valid->error()?->data()->fullPath()));
+        $this->get("$page.csv")->assertOk()->assertSee('misread');
+        User::query()->update(['name' => 'Called otherwise']);
+        $this->get($page)->assertSee('Record whole', false);
+        foreach (["UPDATE log_entries SET note = 'warm day'", 'DELETE FROM log_entries WHERE struck_why IS NOT NULL'] as $sql) {
+            DB::beginTransaction();
+            DB::statement($sql);
+            $this->get($page)->assertOk()->assertDontSee('Record whole')->assertSee('Record: The record has');
+            DB::rollBack();
+        }
+    }
+
+    #[Test]
+    public function entries_of_a_phone_arrive_once_and_one_that_cannot_be_kept_says_why(): void
+    {
+        $user = $this->signIn();
+        $switch = $this->switchOf($user);
+        $page = "/switches/$switch->id/logbook/batch";
+        $entry = static fn(array $more): array => $more + [
+            'id' => (string) Str::uuid(), 'kind' => 'battery', 'at' => '2026-01-02T10:00', 'f' => ['v' => '12,7', 'state' => 'rest'],
+            'items' => [],
+        ];
+        $good = $entry(['maker' => $user->id]);
+        foreach ([1, 2] as $ignored) { // the answer was lost on its way back
+            $this->postJson($page, ['entries' => [$good]])->assertOk()->assertJson(['kept' => [$good['id']], 'refused' => []]);
+        }
+        $refused = $this->postJson($page, ['entries' => [
+            $entry(['f' => ['v' => 'full']]), $entry(['kind' => 'party']), $entry(['at' => '2999-01-01T10:00']), $entry(['maker' => 999]),
+            'words',
+        ]])->assertOk()->json('refused');
+        self::assertCount(5, $refused);
+        self::assertSame(1, LogEntry::query()->count());
+        self::assertEquals(12.7, LogEntry::query()->sole()->fields['v']);
+        $this->postJson($page, ['entries' => 'many'])->assertUnprocessable();
     }
 
     private function known(): TransferSwitch

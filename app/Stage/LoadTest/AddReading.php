@@ -34,9 +34,13 @@ final readonly class AddReading
             if ($isTaken) {
                 throw ValidationException::withMessages(['time' => 'There is a reading of this moment already; strike it out first.']);
             }
-            if (! LoadReading::query()->whereKey($columns['id'])->where('load_test_id', $test->id)->exists()) {
-                $this->book->reading($locked, $user, $columns);
+            $query = LoadReading::query();
+            $query->where('id', $columns['id'])->where('load_test_id', $test->id);
+            $known = $query->first();
+            if ($known !== null && ! $known->taken_at->equalTo($columns['taken_at'])) {
+                throw ValidationException::withMessages(['time' => 'Something else was read from this page already. Open it anew.']);
             }
+            $known === null && $this->book->reading($locked, $user, $columns);
         });
 
         return redirect()->route('load-test', $test)->with('said', 'The reading is kept.');

@@ -43,6 +43,18 @@ final readonly class TestReport
         $this->fault = $this->entries === [] ? 'It was closed before load tests kept a record.' : $this->found();
     }
 
+    /** The name as it was recorded: somebody who is called otherwise since then still made it under that name. */
+    public function maker(LoadMark|LoadReading $made): string
+    {
+        foreach ($this->entries as $entry) {
+            if (in_array($entry['kind'], ['reading', 'test_mark'], true) && ($entry['what']['id'] ?? null) === $made->id) {
+                return $entry['who'];
+            }
+        }
+
+        return $made->user->name;
+    }
+
     /** Whose account signed, by the record. */
     public function signedBy(): ?string
     {
@@ -120,10 +132,10 @@ final readonly class TestReport
             'people' => $test->people, 'hours' => $test->hours, 'noise' => $test->noise, 'edition' => $test->edition,
             'bank' => $test->bank?->name,
             'readings' => array_values($test->readings->map(
-                static fn(LoadReading $one): array => TestBook::told($one) + ['who' => $one->user->name],
+                fn(LoadReading $one): array => TestBook::told($one) + ['who' => $this->maker($one)],
             )->all()),
             'marks' => array_values($test->marks->map(
-                static fn(LoadMark $one): array => TestBook::toldMark($one) + ['who' => $one->user->name],
+                fn(LoadMark $one): array => TestBook::toldMark($one) + ['who' => $this->maker($one)],
             )->all()),
             'photos' => array_values($test->photos->map(
                 static fn(Photo $one): array => ['id' => $one->id, 'reading' => $one->reading_id, 'sha256' => $one->sha256],

@@ -12,6 +12,7 @@ use App\Stage\SiteStanding;
 use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 
 /** What the record says of the last year, what was written down, and room for more. */
@@ -26,6 +27,8 @@ final readonly class LogbookPage
     /** @var list<LogEntry> newest first, struck ones too */
     public array $entries;
 
+    public LogbookExport $record;
+
     public function __construct(public TransferSwitch $switch, public string $kind, Carbon $now)
     {
         $this->standing = new SiteStanding($switch->site, $switch);
@@ -33,7 +36,9 @@ final readonly class LogbookPage
         $this->facts = $this->upkeep->facts;
         $this->form = new EntryForm(new Units($switch->site->units), $switch->site->timezone, $switch->fuel?->value === 'natural_gas');
         $this->summary = (new LogbookSummary())->of($this->facts->logbook($now->copy()->subYear()));
-        $this->entries = array_reverse(LogEntry::of($switch->id));
+        $entries = LogEntry::of($switch->id);
+        $this->record = new LogbookExport($switch, $entries);
+        $this->entries = array_reverse($entries);
     }
 
     /** A figure of the summary by its path, as words. */
@@ -50,6 +55,14 @@ final readonly class LogbookPage
         $since = $this->summary->values['since_visit'] ?? null;
 
         return is_array($since) ? $since : null;
+    }
+
+    /** What the phone needs to keep an entry without a network, as JSON. */
+    public function setup(): string
+    {
+        return json_encode([
+            'run' => "log-{$this->switch->id}", 'user' => Auth::id(), 'sendTo' => route('logbook.batch', $this->switch),
+        ], JSON_THROW_ON_ERROR);
     }
 
     public function freshId(): string

@@ -50,10 +50,10 @@ final class LoadTestRecord
             $what = $entry->required('what')->object();
             $who = $entry->required('who')->text(200);
             match ($kind) {
-                'reading' => $this->readings += self::line($what, self::READING, $who),
+                'reading' => $this->readings += RecordedLines::line($what, self::READING, $who),
                 'test_mark' => $this->marks += self::mark($what, $who),
                 'struck' => $this->strike($what),
-                'photo' => $this->photos += self::line($what, self::PHOTO, null),
+                'photo' => $this->photos += RecordedLines::line($what, self::PHOTO, null),
                 'signed' => $this->sign($what, $entry->required('server_time')->text(40)),
                 default => null,
             };
@@ -85,12 +85,12 @@ final class LoadTestRecord
      */
     public function agree(ObjectNode $export): void
     {
-        self::same($export->required('readings'), $this->readings, [...self::READING, 'who'], 'reading');
-        self::same($export->required('marks'), $this->marks, [...self::MARK, 'who'], 'mark');
-        self::same($export->required('photos'), $this->photos, self::PHOTO, 'picture');
+        RecordedLines::same($export->required('readings'), $this->readings, [...self::READING, 'who'], 'reading');
+        RecordedLines::same($export->required('marks'), $this->marks, [...self::MARK, 'who'], 'mark');
+        RecordedLines::same($export->required('photos'), $this->photos, self::PHOTO, 'picture');
         $signature = $export->required('signature');
-        $said = $signature->isNull() ? null : self::plain($signature->object(), ['name', 'drawing', 'verdict', 'signed_at']);
-        if (self::text($said) !== self::text($this->signature)) {
+        $said = $signature->isNull() ? null : RecordedLines::plain($signature->object(), ['name', 'drawing', 'verdict', 'signed_at']);
+        if (RecordedLines::text($said) !== RecordedLines::text($this->signature)) {
             throw $signature->bad('This is not the signature of the record.');
         }
         $this->checkVerdict($export->required('evaluation'));
@@ -102,17 +102,17 @@ final class LoadTestRecord
         if ($this->evaluation === null || $this->signature === null) {
             return;
         }
-        if (self::text($evaluation->value) !== self::text($this->evaluation->value)) {
+        if (RecordedLines::text($evaluation->value) !== RecordedLines::text($this->evaluation->value)) {
             throw $evaluation->bad('This is not what was signed.');
         }
         $told = array_map(
-            static fn(Node $one): string => self::text(self::plain($one->object(), self::FIGURES)),
+            static fn(Node $one): string => RecordedLines::text(RecordedLines::plain($one->object(), self::FIGURES)),
             $evaluation->object()->required('readings')->list(),
         );
         $counting = array_filter($this->readings, static fn(array $one): bool => $one['struck_why'] === null);
         usort($counting, static fn(array $a, array $b): int => $a['taken_at'] <=> $b['taken_at']);
         $recorded = array_map(
-            static fn(array $one): string => self::text(array_intersect_key($one, array_flip(self::FIGURES))),
+            static fn(array $one): string => RecordedLines::text(array_intersect_key($one, array_flip(self::FIGURES))),
             $counting,
         );
         if ($told !== $recorded) {
@@ -124,46 +124,12 @@ final class LoadTestRecord
         }
     }
 
-    /**
-     * @param array<string, array<string, mixed>> $recorded by id
-     * @param list<string>                        $keys
-     *
-     * @throws BadInput
-     */
-    private static function same(Node $told, array $recorded, array $keys, string $word): void
-    {
-        foreach ($told->list() as $node) {
-            $line = self::plain($node->object(), $keys);
-            $id = is_string($line['id']) ? $line['id'] : '';
-            $known = $recorded[$id] ?? null;
-            if ($known === null || self::text($known) !== self::text($line)) {
-                throw $node->bad("The record has no such $word.");
-            }
-            unset($recorded[$id]);
-        }
-        if ($recorded !== []) {
-            throw $told->bad("The record has a $word more than these.");
-        }
-    }
-
-    /**
-     * @param list<string> $keys
-     *
-     * @return array<string, array<string, mixed>>
-     */
-    private static function line(ObjectNode $what, array $keys, ?string $who): array
-    {
-        $line = self::plain($what, $keys) + ($who === null ? [] : ['who' => $who]);
-
-        return [$what->required('id')->text(40) => $line];
-    }
-
     /** @return array<string, array<string, mixed>> */
     private static function mark(ObjectNode $what, string $who): array
     {
         $what->required('kind')->enum(TestMark::class);
 
-        return self::line($what, self::MARK, $who);
+        return RecordedLines::line($what, self::MARK, $who);
     }
 
     private function strike(ObjectNode $what): void
@@ -185,39 +151,5 @@ final class LoadTestRecord
             'name' => $what->required('name')->text(120), 'drawing' => RunRecord::maybe($what->nullable('drawing'), self::MOST_TEXT),
             'verdict' => $what->required('verdict')->oneOf(['pass', 'fail', 'not_proven']), 'signed_at' => $at,
         ];
-    }
-
-    /**
-     * @param list<string> $keys
-     *
-     * @return array<string, mixed> each of them, null where it is not there
-     */
-    private static function plain(ObjectNode $object, array $keys): array
-    {
-        $plain = [];
-        foreach ($keys as $key) {
-            $plain[$key] = $object->nullable($key)?->value;
-        }
-
-        return $plain;
-    }
-
-    /** Equal values read equal, whatever the order of their keys; 60 is 60.0. */
-    private static function text(mixed $value): string
-    {
-        $sorted = static function (mixed $one) use (&$sorted): mixed {
-            $one = $one instanceof \stdClass ? get_object_vars($one) : $one;
-            if (is_array($one)) {
-                if (! array_is_list($one)) {
-                    ksort($one, SORT_STRING);
-                }
-
-                return array_map($sorted, $one);
-            }
-
-            return is_int($one) ? (float) $one : $one;
-        };
-
-        return json_encode($sorted($value), JSON_THROW_ON_ERROR);
     }
 }

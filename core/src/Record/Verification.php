@@ -7,7 +7,7 @@ namespace Escapement\Core\Record;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 
-/** What `verify-record` answers, of a run or of a load test. Rule: docs/rules.md#record. */
+/** What `verify-record` answers, of a run, a load test or a logbook. Rule: docs/rules.md#record. */
 final readonly class Verification
 {
     /**
@@ -17,8 +17,12 @@ final readonly class Verification
      */
     public static function of(Node $export): array
     {
-        $isLoadTest = $export->value instanceof \stdClass && ($export->value->format ?? null) === LoadTestRecord::FORMAT;
+        $format = $export->value instanceof \stdClass ? $export->value->format ?? null : null;
 
-        return $isLoadTest ? LoadTestRecord::verification($export) : RunRecord::verification($export);
+        return match ($format) {
+            LoadTestRecord::FORMAT => LoadTestRecord::verification($export),
+            LogbookRecord::FORMAT => LogbookRecord::verification($export),
+            default => RunRecord::verification($export),
+        };
     }
 }

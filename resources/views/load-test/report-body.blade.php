@@ -130,7 +130,7 @@
                         <td class="fig">{{ $page->oil($one->oil_kpa) }}</td>
                         <td class="fig">{{ $page->temperature($one->coolant_c) }}</td>
                         <td class="fig">{{ $page->temperature($one->exhaust_c) }}</td>
-                        <td>{{ $one->user->name }}{{ $one->struck_why === null ? '' : '; struck out: ' . $one->struck_why }}
+                        <td>{{ $report->maker($one) }}{{ $one->struck_why === null ? '' : '; struck out: ' . $one->struck_why }}
                             {{ $one->note }}</td>
                     </tr>
                 @endforeach

@@ -6,6 +6,8 @@
             <h1>Logbook</h1>
             <p>The last twelve months</p>
         </div>
+        <a class="btn btn-outline-primary" href="{{ route('logbook.export', ['switch' => $page->switch, 'form' => 'csv']) }}">CSV</a>
+        <a class="btn btn-outline-primary" href="{{ route('logbook.export', ['switch' => $page->switch, 'form' => 'json']) }}">JSON</a>
     </div>
     @if (auth()->user()->role->mayWrite())
         @include('upkeep.partials._entry')
@@ -74,6 +76,12 @@
                 </li>
             @endforeach
         </ol>
+        @if ($page->record->fault !== null)
+            <p class="field-error"><x-glyph kind="stop" />Record: {{ $page->record->fault }}</p>
+        @elseif ($page->record->count > 0)
+            <p class="quiet">Record whole: {{ $page->record->count }} entries, head <span
+                    class="fig">{{ substr($page->record->book->head, 0, 16) }}</span>.</p>
+        @endif
     </section>
 @endsection
 @section('aside')

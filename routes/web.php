@@ -44,6 +44,7 @@ Route::middleware('throttle:owner')->group(static function (): void {
 // For owners, who have no account: a link that ends by itself, and can be ended.
 Route::middleware(['throttle:owner', ByLink::class])->group(static function (): void {
     Route::get('/owner/{token}', Handover\ShowOwner::class)->name('owner');
+    Route::post('/owner/{token}/report', Handover\TakeOwnerReport::class)->middleware('throttle:owner-report')->name('owner.report');
     Route::get('/owner/{token}/handover.pdf', Handover\PrintOwner::class)->name('owner.pdf');
     Route::get('/owner/{token}/dates.ics', Handover\ExportDates::class)->name('owner.dates');
 });
@@ -176,6 +177,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::delete('/absences/{absence}', Calendar\RemoveAbsence::class)->name('absence.remove');
         Route::put('/switches/{switch}/upkeep', Upkeep\SaveUpkeep::class)->name('upkeep.save');
         Route::post('/switches/{switch}/logbook', Upkeep\AddEntry::class)->name('logbook.add');
+        Route::post('/switches/{switch}/logbook/{entry}/read', Upkeep\ReadReport::class)->whereUuid('entry')->name('logbook.read');
         Route::post('/switches/{switch}/logbook/batch', Upkeep\TakeEntries::class)->name('logbook.batch');
         Route::delete('/switches/{switch}/logbook/{entry}', Upkeep\StrikeEntry::class)->whereUuid('entry')->name('logbook.strike');
         Route::put('/switches/{switch}/ways', Panel\SaveWays::class)->name('ways.save');

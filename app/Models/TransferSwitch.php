@@ -36,6 +36,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ?LoadTest            $loadTest         the newest
  * @property Collection<int, LoadTest> $closedLoadTests in the order of closing
  * @property ?Upkeep              $upkeep
+ * @property Collection<int, LogEntry> $ownerReports that nobody has read yet
  * @property ?Circuit             $circuit          how its proof stands, without the circuit itself
  * @property Collection<int, LoadItem> $loads
  * @property Collection<int, Photo>    $photos
@@ -131,6 +132,15 @@ final class TransferSwitch extends Model
         $relation = $this->hasMany(LoadTest::class, 'switch_id');
         $relation->select(['id', 'company_id', 'switch_id', 'verdict', 'closed_at', 'closed_by', 'basis', 'top_pct'])
             ->whereNotNull('closed_at')->orderBy('closed_at');
+
+        return $relation;
+    }
+
+    /** @return HasMany<LogEntry, $this> what the owner told and nobody has read yet, the newest first */
+    public function ownerReports(): HasMany
+    {
+        $relation = $this->hasMany(LogEntry::class, 'switch_id');
+        $relation->where('source', 'owner')->whereNull('seen_at')->whereNull('struck_why')->orderByDesc('at');
 
         return $relation;
     }

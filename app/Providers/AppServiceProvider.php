@@ -35,6 +35,8 @@ final class AppServiceProvider extends ServiceProvider
         foreach (['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link'] as $number) {
             Route::pattern($number, '[0-9]{1,9}'); // what is no number of ours is not there: it never reaches a query or an int
         }
+        RateLimiter::for('owner-report', static fn(Request $request): Limit => Limit::perHour(6)->by('owner-report|'
+            . (is_string($request->route('token')) ? $request->route('token') : '')));
         RateLimiter::for('owner', static fn(Request $request): Limit => Limit::perMinute(60)->by('owner|' . $request->ip()));
     }
 }

@@ -15,15 +15,19 @@ final readonly class LogbookBook
 {
     public function __construct(private Record $record) {}
 
-    /** What is not written yet; the same one again is the same. */
-    public function write(TransferSwitch $switch, User $user, LogEntry $entry): void
+    /**
+     * What is not written yet; the same one again is the same.
+     *
+     * @param ?string $who where it is not the user: the owner, a device
+     */
+    public function write(TransferSwitch $switch, User $user, LogEntry $entry, ?string $who = null): void
     {
         $book = $this->begun($switch);
         if (LogEntry::query()->whereKey($entry->id)->where('switch_id', $switch->id)->exists()) {
             return;
         }
         $entry->save();
-        $this->record->append($book, $user, 'written', self::told($entry->refresh()));
+        $this->record->append($book, $user, 'written', self::told($entry->refresh()) + ($who === null ? [] : ['who' => $who]));
     }
 
     public function strike(TransferSwitch $switch, User $user, LogEntry $entry, string $why): void

@@ -28,10 +28,15 @@ final class HandoverTest extends TestCase
             ->assertSee('goes on for another 5 minutes')
             ->assertSee('What was not proved');
         self::assertDoesNotMatchRegularExpression(
-            '/<form|<button|href="[^"]*\/(runs|sites|switches)/',
+            '/href="[^"]*\/(runs|sites|switches)/',
             (string) $page->getContent(),
-            'nothing to press, nowhere to go',
+            'nowhere to go',
         );
+        preg_match_all('/<form[^>]*action="([^"]*)"/', (string) $page->getContent(), $forms);
+        self::assertSame([parse_url($address, PHP_URL_PATH) . '/report'], array_map(
+            static fn(string $url): string => (string) parse_url($url, PHP_URL_PATH),
+            $forms[1],
+        ), 'nothing to press but to tell what happened');
         self::assertStringStartsWith('%PDF', (string) $this->get("$address/handover.pdf")->assertOk()->getContent());
         $this->assertGuest();
         $this->get('/')->assertRedirect('/login');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\HandoverLink;
 use App\Models\LogEntry;
 use App\Models\TransferSwitch;
 use App\Models\Upkeep;
@@ -200,6 +201,36 @@ final class UpkeepTest extends TestCase
         self::assertSame(1, LogEntry::query()->count());
         self::assertEquals(12.7, LogEntry::query()->sole()->fields['v']);
         $this->postJson($page, ['entries' => 'many'])->assertUnprocessable();
+    }
+
+    #[Test]
+    public function an_owner_tells_with_two_taps_what_happened_and_it_stands_on_the_board_until_it_is_read(): void
+    {
+        $user = $this->signIn();
+        $switch = $this->switchOf($user);
+        $run = $this->runOf($switch);
+        $run->update(['signed_at' => now(), 'signed_name' => 'Ana', 'verdict' => 'pass']);
+        HandoverLink::query()->create([
+            'company_id' => $user->company_id, 'run_id' => $run->id, 'user_id' => $user->id, 'token_hash' => HandoverLink::hash('a-token'),
+            'expires_at' => now()->addDay(),
+        ]);
+        $this->app['auth']->forgetGuards();
+        $this->get('/owner/a-token')->assertOk()->assertSee('It did not start')->assertSee('leave the place');
+        $this->post('/owner/a-token/report', ['told' => 'boom'])->assertSessionHasErrors('told');
+        $this->post('/owner/wrong/report', ['told' => 'no_start'])->assertNotFound();
+        $this->post('/owner/a-token/report', ['told' => 'no_start', 'words' => 'Only a click'])->assertRedirect('/owner/a-token');
+        foreach (range(1, 8) as $ignored) {
+            $last = $this->post('/owner/a-token/report', ['told' => 'other']);
+        }
+        $last->assertStatus(429);
+        $entry = LogEntry::query()->withoutGlobalScope('company')->orderBy('created_at')->where('note', 'Only a click')->sole();
+        self::assertSame(['alarm', 'owner: it did not start', 'owner'], [$entry->kind, $entry->fields['code'], $entry->source]);
+        $this->actingAs($user);
+        LogEntry::query()->whereNull('note')->update(['seen_at' => now()]);
+        $this->get('/')->assertSee('the owner says it did not start')->assertSee('Only a click');
+        $this->get("/switches/$switch->id/logbook")->assertSee('The owner told this: read')->assertSee('Record whole');
+        $this->post("/switches/$switch->id/logbook/$entry->id/read")->assertRedirect();
+        $this->get('/')->assertDontSee('the owner says');
     }
 
     private function known(): TransferSwitch

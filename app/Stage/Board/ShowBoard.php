@@ -18,7 +18,7 @@ final readonly class ShowBoard
         $wanted = Typed::text($request, 'q', 80);
         $query = Site::query()->with([
             'switches.sheet', 'switches.loads', 'switches.plan', 'switches.run.sheet', 'switches.run.user', 'switches.proofs',
-            'switches.loadTest', 'switches.circuit', 'switches.closedLoadTests', 'switches.upkeep',
+            'switches.loadTest', 'switches.circuit', 'switches.closedLoadTests', 'switches.upkeep', 'switches.ownerReports',
         ]);
         if ($wanted !== '') {
             $like = '%' . addcslashes($wanted, '%_\\') . '%';

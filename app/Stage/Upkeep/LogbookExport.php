@@ -50,7 +50,7 @@ final readonly class LogbookExport
             $told = json_decode($one->entry, true, 64, JSON_THROW_ON_ERROR);
             $recorded[] = ['hash' => $one->hash] + $told;
             if ($told['kind'] === 'written') {
-                $makers[(string) data_get($told, 'what.id')] = $told['who'];
+                $makers[(string) data_get($told, 'what.id')] = data_get($told, 'what.who') ?? $told['who'];
             }
         }
 

@@ -52,6 +52,27 @@
                 </ul>
             </details>
         @endif
+        @if (session('said'))
+            <p class="said" role="status">{{ session('said') }}</p>
+        @endif
+        <details class="block" @if ($errors->any()) open @endif>
+            <summary>
+                <h2>Something happened</h2>
+            </summary>
+            <p>Smell of gas, smoke, or somebody is unwell: leave the place and call the emergency services first. Open nothing, touch
+                nothing
+                inside a panel.</p>
+            <form method="post" action="{{ route('owner.report', $page->token) }}">
+                @csrf
+                <x-field name="words" label="What you saw, if you like" :value="old('words', '')" maxlength="300" />
+                <p class="row-of-buttons">
+                    @foreach (\App\Stage\Handover\TakeOwnerReport::TOLD as $told => $words)
+                        <button class="btn btn-primary" type="submit" name="told"
+                            value="{{ $told }}">{{ ucfirst($words) }}</button>
+                    @endforeach
+                </p>
+            </form>
+        </details>
         @if ($page->company->telephone)
             <p><a class="btn btn-primary" href="tel:{{ preg_replace('/[^0-9+]/', '', $page->company->telephone) }}">Call
                     {{ $page->company->name }}, {{ $page->company->telephone }}</a></p>

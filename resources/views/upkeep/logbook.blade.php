@@ -58,8 +58,12 @@
                 <li @class(['is-struck' => $entry->struck_why !== null])>
                     <p><span class="fig">{{ $page->at($entry) }}</span>
                         <b>{{ \App\Stage\Upkeep\EntryForm::kinds()[$entry->kind] ?? $entry->kind }}</b> {{ $page->words($entry) }}
-                        <small>{{ $entry->user->name }}{{ $entry->note ? ': ' . $entry->note : '' }}</small>
+                        <small>{{ $entry->source === 'owner' ? 'The owner' : $entry->user->name }}{{ $entry->note ? ': ' . $entry->note : '' }}</small>
                     </p>
+                    @if ($entry->source === 'owner' && $entry->seen_at === null && auth()->user()->role->mayWrite())
+                        <form method="post" action="{{ route('logbook.read', [$page->switch, $entry->id]) }}">@csrf<button
+                                class="btn btn-primary" type="submit">The owner told this: read</button></form>
+                    @endif
                     @if ($entry->struck_why !== null)
                         <p><small>Struck out: {{ $entry->struck_why }}</small></p>
                     @elseif (auth()->user()->role->mayWrite())

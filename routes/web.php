@@ -16,6 +16,7 @@ use App\Stage\Equipment;
 use App\Stage\Handover;
 use App\Stage\Library;
 use App\Stage\LoadTest;
+use App\Stage\Notices;
 use App\Stage\Panel;
 use App\Stage\People;
 use App\Stage\Plan;
@@ -54,6 +55,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/account', Account\ShowAccount::class)->name('account');
     Route::delete('/account/sessions/{session}', Account\EndSession::class)->where('session', '[0-9a-f]{32}')->name('session.end');
     Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:password')->name('password');
+
+    Route::get('/notices', Notices\ShowNotices::class)->name('notices');
+    Route::put('/notices', Notices\ChooseNotices::class)->name('notices.choose');
 
     Route::get('/', Board\ShowBoard::class)->name('board');
     Route::get('/sites/{site}', Survey\ShowSurvey::class)->name('survey');

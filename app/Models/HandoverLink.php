@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon  $expires_at
  * @property ?Carbon $revoked_at
  * @property User    $user
+ * @property Run     $run
  * @property Carbon  $created_at
  */
 final class HandoverLink extends Model
@@ -34,6 +35,12 @@ final class HandoverLink extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Run, $this> */
+    public function run(): BelongsTo
+    {
+        return $this->belongsTo(Run::class);
     }
 
     public static function hash(string $token): string

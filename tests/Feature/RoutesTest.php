@@ -91,7 +91,8 @@ final class RoutesTest extends TestCase
         $switch = $this->switchOf($owner);
         $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
         $this->actingAs(UserFactory::make(Role::Viewer, $owner->company_id));
-        $mayPost = ['logout', 'account/password', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}', 'owner/{token}/report'];
+        $mayPost = ['logout', 'account/password', 'notices', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}',
+            'owner/{token}/report'];
         foreach ($this->routes() as [$method, $route]) {
             if (in_array($route->uri(), ['login', 'up', 'logout', 'join/{token}', 'account/sessions/{session}'], true)) {
                 continue;

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Equipment;
+use App\Models\LogEntry;
+use App\Models\Notice;
+use App\Models\Role;
+use App\Models\TransferSwitch;
+use App\Models\Upkeep;
+use App\Models\User;
+use App\Stage\Notices\NoticeMail;
+use Database\Factories\UserFactory;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+/** Who is told what, and that nobody is told twice. */
+final class NoticesTest extends TestCase
+{
+    protected function tearDown(): void
+    {
+        Carbon::setTestNow();
+        parent::tearDown();
+    }
+
+    #[Test]
+    public function each_thing_is_told_once_to_those_who_asked(): void
+    {
+        Carbon::setTestNow('2026-11-27 10:00:00');
+        Mail::fake();
+        $user = $this->told('once');
+        $colleague = UserFactory::make(Role::Technician, $user->company_id);
+        $stranger = UserFactory::make(Role::Technician);
+        $stranger->update(['told' => 'once']);
+        $switch = $this->troubled($user);
+        $this->artisan('notices:send')->assertSuccessful();
+        $kinds = Notice::query()->withoutGlobalScope('company')->where('user_id', $user->id)->orderBy('kind')->pluck('kind')->all();
+        self::assertSame(['calibration', 'exercise', 'owner', 'selector', 'service'], $kinds);
+        Mail::assertSent(NoticeMail::class, 5);
+        Mail::assertNotSent(NoticeMail::class, static fn(NoticeMail $mail): bool => $mail->hasTo($colleague->email));
+        Mail::assertNotSent(NoticeMail::class, static fn(NoticeMail $mail): bool => $mail->hasTo($stranger->email));
+        $this->artisan('notices:send')->assertSuccessful();
+        Mail::assertSent(NoticeMail::class, 5);
+        $this->actingAs($user)->get('/notices')->assertOk()->assertSee('the selector is not at automatic')
+            ->assertSee('No mail server is set up');
+        Upkeep::query()->where('switch_id', $switch->id)->firstOrFail()->touch(); // seen off once more
+        $this->artisan('notices:send')->assertSuccessful();
+        Mail::assertSent(NoticeMail::class, 5); // within the same second it is the same
+        Carbon::setTestNow('2026-11-28 10:00:00');
+        Upkeep::query()->withoutGlobalScope('company')->where('switch_id', $switch->id)->firstOrFail()->touch();
+        $this->artisan('notices:send')->assertSuccessful();
+        Mail::assertSent(NoticeMail::class, 6);
+    }
+
+    #[Test]
+    public function the_mail_of_a_day_goes_out_once_and_has_everything(): void
+    {
+        Carbon::setTestNow('2026-11-27 04:00:00');
+        Mail::fake();
+        $user = $this->told('daily');
+        $this->troubled($user);
+        $this->artisan('notices:send')->assertSuccessful();
+        Mail::assertNothingSent();
+        Carbon::setTestNow('2026-11-27 06:30:00');
+        $this->artisan('notices:send')->assertSuccessful();
+        Mail::assertSent(NoticeMail::class, static function (NoticeMail $mail): bool {
+            $text = $mail->render();
+
+            return $mail->envelope()->subject === '5 things of your sites' && str_contains($text, 'Clamp meter')
+                && str_contains($text, 'the owner says something') && ! str_contains($text, '&#039;');
+        });
+        Equipment::query()->withoutGlobalScope('company')->update(['calibrated_until' => '2026-12-05']);
+        $this->artisan('notices:send')->assertSuccessful();
+        Mail::assertSent(NoticeMail::class, 1);
+        Carbon::setTestNow('2026-11-28 06:30:00');
+        $this->artisan('notices:send')->assertSuccessful();
+        Mail::assertSent(NoticeMail::class, 2);
+    }
+
+    #[Test]
+    public function a_mail_server_that_refuses_is_tried_again_and_what_it_said_is_shown(): void
+    {
+        Carbon::setTestNow('2026-11-27 10:00:00');
+        config(['mail.default' => 'smtp', 'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => 1,
+            'mail.mailers.smtp.timeout' => 2]);
+        $user = $this->told('once');
+        $this->troubled($user);
+        foreach (range(1, 6) as $ignored) {
+            $this->artisan('notices:send')->assertSuccessful();
+        }
+        $notice = Notice::query()->withoutGlobalScope('company')->where('user_id', $user->id)->firstOrFail();
+        self::assertSame([5, null], [$notice->tries, $notice->sent_at]);
+        $this->actingAs($user)->get('/notices')->assertSee('tried 5 times');
+    }
+
+    #[Test]
+    public function one_chooses_for_oneself(): void
+    {
+        $user = $this->signIn(Role::Viewer);
+        $this->put('/notices', ['told' => 'hourly'])->assertSessionHasErrors('told');
+        $this->put('/notices', ['told' => 'daily'])->assertSessionHasNoErrors();
+        self::assertSame('daily', $user->refresh()->told);
+    }
+
+    private function told(string $how): User
+    {
+        $user = $this->signIn();
+        $user->update(['told' => $how]);
+
+        return $user;
+    }
+
+    /** A site with everything that somebody has to be told. */
+    private function troubled(User $user): TransferSwitch
+    {
+        $switch = $this->switchOf($user);
+        $switch->update(['fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
+        $of = ['company_id' => $user->company_id, 'switch_id' => $switch->id, 'user_id' => $user->id];
+        Upkeep::query()->create($of + ['installed_on' => '2023-01-01', 'cooling' => 'air', 'selector' => 'off']);
+        $entry = static fn(array $more): LogEntry => LogEntry::query()
+            ->create($more + $of + ['id' => (string) Str::uuid(), 'at' => Carbon::now()->subDay()]);
+        $entry(['kind' => 'exercise', 'fields' => ['done' => false]]);
+        $entry(['kind' => 'exercise', 'fields' => ['done' => false], 'at' => Carbon::now()->subDays(30)]);
+        $entry(['kind' => 'alarm', 'fields' => ['code' => 'owner: it did not start'], 'source' => 'owner']);
+        $entry(['kind' => 'service', 'fields' => ['items' => ['battery_test']], 'at' => Carbon::now()->subYears(2)]);
+        Equipment::query()->create([
+            'company_id' => $user->company_id, 'kind' => 'meter', 'name' => 'Clamp meter', 'calibrated_until' => '2026-12-01',
+        ]);
+        Equipment::query()->create([
+            'company_id' => $user->company_id, 'kind' => 'meter', 'name' => 'Good meter', 'calibrated_until' => '2027-12-01',
+        ]);
+
+        return $switch;
+    }
+}

@@ -14,6 +14,8 @@ return [
     'cipher' => 'AES-256-CBC',
     'key' => env('APP_KEY'),
     'previous_keys' => [],
+    // Where the keys lie that seal records: beside the database, never in it. Nodes share the folder.
+    'keys' => env('ESCAPEMENT_KEYS'),
     'maintenance' => ['driver' => 'file', 'store' => 'database'],
     // Shown on the sign-in page, so that a first look needs no manual. Off wherever real companies sign in.
     'show_demo_sign_in' => (bool) env('ESCAPEMENT_DEMO', false),

@@ -10,6 +10,7 @@ use App\Models\StepAnswer;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Record\Agreement;
+use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\RecordChain;
 use Escapement\Core\Record\RunRecord;
 
@@ -47,7 +48,22 @@ final readonly class RecordCheck
             return new self($count, rtrim($e->getMessage(), '.') . ", at $e->path.");
         }
 
-        return new self($count, $run->exists ? self::ofAnswers($run, $entries) ?? self::ofPictures($run, $entries) : null);
+        return new self($count, $run->exists
+            ? self::ofSeal($run, $entries) ?? self::ofAnswers($run, $entries) ?? self::ofPictures($run, $entries) : null);
+    }
+
+    /** @param non-empty-list<array<string, mixed>> $entries */
+    private static function ofSeal(Run $run, array $entries): ?string
+    {
+        $grewAt = $entries[count($entries) - 1]['server_time'] ?? '';
+
+        return (new CompanyKeys())->fault(
+            $run->company_id,
+            HeadSeal::read($run->seal),
+            count($entries),
+            $run->head,
+            is_string($grewAt) ? $grewAt : '',
+        );
     }
 
     /**

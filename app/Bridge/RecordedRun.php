@@ -17,6 +17,7 @@ use App\Models\User;
 use Carbon\Exceptions\InvalidFormatException;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\RecordedAnswer;
 use Escapement\Core\Record\RecordedMark;
 use Escapement\Core\Record\RunRecord;
@@ -41,7 +42,7 @@ final readonly class RecordedRun
         /**
          * @var array{site: array<string, mixed>, switch: array<string, mixed>, loads: list<array<string, mixed>>,
          *     sheet: array{standing: string, note: ?string, by: string, written_at: string, habits: array<string, mixed>},
-         *     record: array{head: string, entries: list<array<string, mixed>>}} $said
+         *     record: array{head: string, seal?: mixed, entries: list<array<string, mixed>>}} $said
          */
         $said = self::asArray($export->value);
         if (! in_array($said['site']['timezone'], timezone_identifiers_list(), true)) {
@@ -74,6 +75,7 @@ final readonly class RecordedRun
         $run = self::model(new Run(), [
             'reaction_ms' => $record->reactionMs,
             'head' => $said['record']['head'],
+            'seal' => self::seal($said['record']['seal'] ?? null),
             'surveyed' => ['plant' => $system],
             'options' => [],
             'work' => $record->work === null ? null : self::asArray($record->work->value),
@@ -90,6 +92,12 @@ final readonly class RecordedRun
             'photos' => new Collection(array_map(static fn(array $photo): Photo => self::model(new Photo(), $photo), $record->photos)),
             'entries' => new Collection(array_map(self::entry(...), $said['record']['entries'])),
         ]);
+    }
+
+    private static function seal(mixed $said): ?string
+    {
+        return is_array($said) && is_string($said['key'] ?? null) && is_string($said['signature'] ?? null)
+            ? (new HeadSeal($said['key'], $said['signature']))->kept() : null;
     }
 
     /** @return list<Mark> in the order of a stopwatch */

@@ -28,6 +28,7 @@ use Illuminate\Support\Carbon;
  * @property ?array<string, mixed>        $result      the answer of load_test_evaluate when it was closed
  * @property ?array<string, string>       $basis       facts as they were when it was closed
  * @property string                       $head        hash of the last entry of its record
+ * @property ?string $seal of the head; null from before there were keys
  * @property ?string                      $signed_drawing path data, as Run::DRAWING
  * @property float                        $top_pct        the highest level that it asks for
  * @property ?int                         $equipment_id   the load bank

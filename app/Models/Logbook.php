@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int    $company_id
  * @property int    $switch_id
  * @property string $head       hash of the last entry of its record
+ * @property ?string $seal of the head; null from before there were keys
  */
 final class Logbook extends Model implements Recorded
 {

@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property int            $user_id
  * @property int            $reaction_ms
  * @property string         $head
+ * @property ?string $seal of the head; null from before there were keys
  * @property ?string        $verdict
  * @property ?string        $signed_name
  * @property ?string        $signed_drawing

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage;
 
+use App\Bridge\CompanyKeys;
 use App\Models\LoadTest;
 use App\Models\Logbook;
 use App\Models\RecordEntry;
@@ -17,7 +18,7 @@ final readonly class Record
 {
     private const AT_ONCE = 500;
 
-    public function __construct(private RecordChain $chain) {}
+    public function __construct(private RecordChain $chain, private CompanyKeys $keys) {}
 
     /**
      * @param array<string, mixed> $what
@@ -63,6 +64,6 @@ final readonly class Record
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             RecordEntry::query()->insert($some);
         }
-        $of->update(['head' => $hash]);
+        $of->update(['head' => $hash, 'seal' => $this->keys->seal($of->company_id, $seq, $hash)->kept()]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Bridge\CompanyKeys;
 use App\Models\Equipment;
 use App\Models\LoadMark;
 use App\Models\LoadReading;
@@ -14,6 +15,8 @@ use App\Models\Recording;
 use App\Models\TransferSwitch;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Record\HeadSeal;
+use Escapement\Core\Record\RecordChain;
 use Escapement\Core\Record\Verification;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Carbon;
@@ -147,6 +150,59 @@ final class LoadTestRecordTest extends TestCase
         $export['evaluation']['nameplate_kw'] = 40;
         $this->expectExceptionMessage('not what was signed');
         Verification::of(Node::fromArray($export));
+    }
+
+    #[Test]
+    public function a_record_rewritten_as_a_whole_with_new_hashes_is_caught_by_the_key_outside_of_the_database(): void
+    {
+        $test = $this->signed();
+        $key = (new CompanyKeys())->public($test->company_id);
+        $json = (string) $this->get("/load-tests/$test->id/report.json")->getContent();
+        self::assertTrue(Verification::of(Node::fromJson($json), $key)['seal']['trusted'] ?? null);
+        LoadReading::query()->where('kw', 10.9)->update(['kw' => 14.9]);
+        $this->rehash($test, '10.9', '14.9');
+        $rewritten = (string) $this->get("/load-tests/$test->id/report.json")->getContent();
+        $this->get("/load-tests/$test->id/report")->assertDontSee('Record whole')->assertSee('The seal does not fit the record');
+        try {
+            Verification::of(Node::fromJson($rewritten), $key);
+            self::fail('It was not caught.');
+        } catch (BadInput $fault) {
+            self::assertSame('/record/seal/signature', $fault->path);
+        }
+        LoadTest::query()->whereKey($test->id)->update(['seal' => null]);
+        $this->get("/load-tests/$test->id/report")->assertSee('The seal of the record is missing');
+        $stranger = sodium_crypto_sign_keypair();
+        LoadTest::query()->whereKey($test->id)->update([
+            'seal' => HeadSeal::of($stranger, $test->entries()->count(), $test->refresh()->head)->kept(),
+        ]);
+        $this->get("/load-tests/$test->id/report")->assertSee('a key that is not of this company');
+    }
+
+    #[Test]
+    public function a_key_that_was_replaced_still_reads_what_it_sealed(): void
+    {
+        $test = $this->signed();
+        $before = (new CompanyKeys())->public($test->company_id);
+        $this->artisan('company:key', ['company' => (string) $test->company_id])->expectsOutput($before)->assertSuccessful();
+        $this->artisan('company:key', ['company' => (string) $test->company_id, '--replace' => true])->assertSuccessful();
+        self::assertNotSame($before, (new CompanyKeys())->public($test->company_id));
+        $this->get("/load-tests/$test->id/report")->assertSee('Record whole');
+        $this->post("/load-tests/$test->id/notes", ['text' => 'With the new key.'])->assertSessionHasNoErrors();
+        $this->get("/load-tests/$test->id/report")->assertSee('Record whole')->assertSee('With the new key.');
+        $this->artisan('company:key', ['company' => '99999'])->assertFailed();
+    }
+
+    /** What somebody does who may write the whole database, and knows how hashes are made. */
+    private function rehash(LoadTest $test, string $was, string $is): void
+    {
+        $hash = RecordChain::GENESIS;
+        foreach ($test->entries()->get() as $entry) {
+            /** @var array<string, mixed> $told */
+            $told = json_decode(str_replace($was, $is, $entry->entry), true, 64, JSON_THROW_ON_ERROR);
+            $hash = (new RecordChain())->hash($hash, $told);
+            $entry->update(['entry' => str_replace($was, $is, $entry->entry), 'hash' => $hash]);
+        }
+        LoadTest::query()->whereKey($test->id)->update(['head' => $hash]);
     }
 
     #[Test]

@@ -25,6 +25,7 @@ use Escapement\Core\Commissioning\Proof\PartOutcome;
 use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\RunRecord;
 use Escapement\Core\Rehearsal\Playback;
 use Escapement\Core\Rehearsal\Story;
@@ -333,6 +334,7 @@ final readonly class Report
             ] + $this->signedPartsOnTheWire(),
             'record' => [
                 'head' => $run->head,
+                'seal' => HeadSeal::read($run->seal)?->told(),
                 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries),
             ],
         ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\LoadTest;
 
+use App\Bridge\CompanyKeys;
 use App\Models\LoadMark;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
@@ -12,6 +13,7 @@ use App\Models\PhotoFile;
 use App\Models\RecordEntry;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\LoadTestRecord;
 use Illuminate\Support\Carbon;
 
@@ -148,6 +150,7 @@ final readonly class TestReport
             ],
             'record' => [
                 'head' => $test->head,
+                'seal' => HeadSeal::read($test->seal)?->told(),
                 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries),
             ],
         ];
@@ -159,6 +162,17 @@ final readonly class TestReport
             LoadTestRecord::verification(Node::fromArray($this->toArray()));
         } catch (BadInput $fault) {
             return rtrim($fault->getMessage(), '.') . ", at $fault->path.";
+        }
+        $last = $this->entries[count($this->entries) - 1];
+        $fault = (new CompanyKeys())->fault(
+            $this->test->company_id,
+            HeadSeal::read($this->test->seal),
+            count($this->entries),
+            $this->test->head,
+            $last['server_time'],
+        );
+        if ($fault !== null) {
+            return $fault;
         }
         $kept = PhotoFile::sha256(array_values($this->test->photos->modelKeys()));
         foreach ($this->entries as $entry) {

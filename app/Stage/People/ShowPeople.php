@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\People;
 
+use App\Bridge\CompanyKeys;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Contracts\View\View;
@@ -16,6 +17,9 @@ final readonly class ShowPeople
         $query = User::query()->where('company_id', $request->user()?->company_id);
         $query->orderBy('name');
 
-        return view('people.page', ['people' => $query->get(), 'roles' => Role::cases()]);
+        return view('people.page', [
+            'people' => $query->get(), 'roles' => Role::cases(),
+            'key' => (new CompanyKeys())->public((int) $request->user()?->company_id),
+        ]);
     }
 }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
+use App\Bridge\CompanyKeys;
 use App\Models\Logbook;
 use App\Models\LogEntry;
 use App\Models\TransferSwitch;
 use App\Stage\LogbookBook;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\LogbookRecord;
 use Escapement\Core\Record\RecordChain;
 
@@ -32,7 +34,15 @@ final readonly class LogbookExport
         $fault = null;
         if ($this->count > 0) {
             try {
-                LogbookRecord::verification(Node::fromArray($this->toArray()));
+                $told = $this->toArray();
+                LogbookRecord::verification(Node::fromArray($told));
+                $fault = $this->book === null ? null : (new CompanyKeys())->fault(
+                    $switch->company_id,
+                    HeadSeal::read($this->book->seal),
+                    $this->count,
+                    $this->book->head,
+                    (string) data_get($told, 'record.entries.' . ($this->count - 1) . '.server_time'),
+                );
             } catch (BadInput $bad) {
                 $fault = rtrim($bad->getMessage(), '.') . ", at $bad->path.";
             }
@@ -63,7 +73,10 @@ final readonly class LogbookExport
                 static fn(LogEntry $one): array => LogbookBook::told($one) + ['who' => $makers[$one->id] ?? $one->user->name],
                 $this->entries,
             ),
-            'record' => ['head' => $this->book->head ?? RecordChain::GENESIS, 'entries' => $recorded],
+            'record' => [
+                'head' => $this->book->head ?? RecordChain::GENESIS, 'seal' => HeadSeal::read($this->book?->seal)?->told(),
+                'entries' => $recorded,
+            ],
         ];
     }
 }

@@ -62,6 +62,7 @@ final class RunRecord
         $object->required('format')->oneOf([self::FORMAT]);
         $record = new self($object->required('record'));
         $record->procedure = (new Agreement($record))->with($export);
+        HeadSeal::verify($object->required('record'), null);
 
         return $record;
     }

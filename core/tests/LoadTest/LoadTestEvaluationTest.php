@@ -42,6 +42,11 @@ final class LoadTestEvaluationTest extends TestCase
         yield 'a cold engine after a quarter of an hour' => [[['coolant_c' => 69]], [], 'coolant-cold warn', true];
         yield 'volts two percent apart' => [[['v_v' => [117.6, 122.4]]], [], 'v-unbalance warn', false];
         yield 'a little more' => [[['v_v' => [117.5, 122.5]]], [], 'v-unbalance warn', true];
+        yield 'five percent apart' => [[['v_v' => [114, 126]]], [], 'v-unbalance stop', false];
+        yield 'and more' => [[['v_v' => [113.9, 126.1]]], [], 'v-unbalance stop', true];
+        yield 'a cool exhaust at low load' => [self::low(314), ['fuel' => 'diesel'], 'wet-stacking-risk warn', true];
+        yield 'an exhaust that burns clean' => [self::low(315), ['fuel' => 'diesel'], 'wet-stacking-risk warn', false];
+        yield 'a spark engine fouls nothing' => [self::low(100), [], 'wet-stacking-risk warn', false];
         yield 'a leg at its rating' => [[['a_a' => [60, 40]]], ['rated_a' => 60], 'leg-at-limit warn', false];
         yield 'a leg above it' => [[['a_a' => [61, 39]]], ['rated_a' => 60], 'leg-at-limit warn', true];
         yield 'a leg five percent above' => [[['a_a' => [63.1, 39]]], ['rated_a' => 60], 'leg-overload stop', true];
@@ -52,6 +57,15 @@ final class LoadTestEvaluationTest extends TestCase
         yield 'a reading each twenty minutes' => [[], ['max_gap_s' => 300], 'reading-gap warn', false];
         yield 'or later' => [[], ['max_gap_s' => 299], 'reading-gap warn', true];
         yield 'nothing to carry' => [[['kw' => 0.9]], [], 'not-a-load-test warn', true];
+    }
+
+    /** @return list<array<string, mixed>> two fifths of an hour at a fifth of the load */
+    private static function low(float $exhaustC): array
+    {
+        return array_map(
+            static fn(int $t): array => ['t_s' => $t, 'kw' => 2, 'exhaust_c' => $exhaustC],
+            [0, 600, 1200, 1800, 2400],
+        );
     }
 
     #[Test]

@@ -211,7 +211,9 @@
     @if ($report->fault === null)
         <p>Record whole: {{ count($report->entries) }} entries, head <span class="fig">{{ substr($test->head, 0, 16) }}</span>.
             Readings,
-            marks, pictures and signature are those of the record{{ $test->isClosed() ? ', and the verdict follows from them' : '' }}.</p>
+            marks, pictures and signature are those of the
+            record{{ $test->isClosed() ? ', and the verdict follows from them' : '' }}.{{ $test->seal ? ' Sealed with key ' . substr($test->seal, 0, 12) . '.' : '' }}
+        </p>
     @else
         <p><b>Record: {{ $report->fault }}</b></p>
     @endif

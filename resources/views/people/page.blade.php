@@ -72,5 +72,12 @@
             </div>
             <button class="btn btn-primary" type="submit">Add</button>
         </form>
+        <section class="block" aria-labelledby="key">
+            <h2 id="key">Key of the records</h2>
+            <p>Records are sealed with a key that does not lie in the database. With this public half anybody can check an export:
+                <code>bin/escapement verify-record --key KEY FILE</code>. Give it out on paper, or where nobody can change it.
+            </p>
+            <p class="one-time"><code>{{ $key }}</code></p>
+        </section>
     </main>
 @endsection

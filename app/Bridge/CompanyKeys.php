@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bridge;
+
+use Escapement\Core\Record\HeadSeal;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\File;
+
+/**
+ * The keys that the heads of records are sealed with. They lie in a folder beside the database, one file a company, so that whoever can
+ * write into the database cannot seal. Nodes share the folder. A key that was replaced stays known, so that old seals can be read.
+ */
+final readonly class CompanyKeys
+{
+    public function seal(int $companyId, int $entries, string $head): HeadSeal
+    {
+        return HeadSeal::of($this->pair($companyId), $entries, $head);
+    }
+
+    /** The public key, base64; it is told to whoever wants to check. */
+    public function public(int $companyId): string
+    {
+        return base64_encode(sodium_crypto_sign_publickey($this->pair($companyId)));
+    }
+
+    /** Why a seal does not hold; null when it does, or where there was no key yet when the record last grew. */
+    public function fault(int $companyId, ?HeadSeal $seal, int $entries, string $head, string $grewAt): ?string
+    {
+        $known = $this->known($companyId);
+        if ($seal === null) {
+            return Carbon::parse($grewAt)->lessThan(Carbon::parse($known['born'])) ? null : 'The seal of the record is missing.';
+        }
+        if ($seal->key !== $this->public($companyId) && ! in_array($seal->key, $known['past'], true)) {
+            return 'The record is sealed with a key that is not of this company.';
+        }
+
+        return $seal->fits($entries, $head) ? null : 'The seal does not fit the record: it was changed from outside.';
+    }
+
+    /** Another key from now on; what was sealed with the one before still holds. */
+    public function replace(int $companyId): string
+    {
+        $known = $this->known($companyId);
+        $this->write($companyId, [
+            'pair' => base64_encode(sodium_crypto_sign_keypair()), 'born' => $known['born'],
+            'past' => [...$known['past'], $this->public($companyId)],
+        ]);
+
+        return $this->public($companyId);
+    }
+
+    /** @return non-empty-string */
+    private function pair(int $companyId): string
+    {
+        $pair = base64_decode($this->known($companyId)['pair'], true);
+
+        return $pair === false || $pair === '' ? throw new \RuntimeException("The key of company $companyId cannot be read.") : $pair;
+    }
+
+    /** @return array{pair: string, born: string, past: list<string>} made where there is none */
+    private function known(int $companyId): array
+    {
+        $path = $this->path($companyId);
+        if (! File::exists($path)) {
+            $this->begin($path);
+        }
+        /** @var array{pair: string, born: string, past: list<string>} */
+        return json_decode(File::get($path), true, 8, JSON_THROW_ON_ERROR);
+    }
+
+    /** Two who begin it at once have one key: the second link fails, and the first file stands. */
+    private function begin(string $path): void
+    {
+        File::ensureDirectoryExists(dirname($path), 0700);
+        $draft = $path . '.' . bin2hex(random_bytes(6));
+        File::put($draft, json_encode([
+            'pair' => base64_encode(sodium_crypto_sign_keypair()), 'born' => Carbon::now()->toIso8601ZuluString('millisecond'),
+            'past' => [],
+        ], JSON_THROW_ON_ERROR));
+        File::chmod($draft, 0600);
+        @link($draft, $path);
+        File::delete($draft);
+    }
+
+    /** @param array{pair: string, born: string, past: list<string>} $known */
+    private function write(int $companyId, array $known): void
+    {
+        File::ensureDirectoryExists(dirname($this->path($companyId)), 0700);
+        File::replace($this->path($companyId), json_encode($known, JSON_THROW_ON_ERROR), 0600);
+    }
+
+    private function path(int $companyId): string
+    {
+        $folder = config('app.keys');
+
+        return (is_string($folder) ? $folder : storage_path('app/keys')) . "/company-$companyId.json";
+    }
+}

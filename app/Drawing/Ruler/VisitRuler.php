@@ -8,7 +8,7 @@ use App\Drawing\Ink;
 use App\Drawing\Pen;
 
 /**
- * Days of the people of a company, a ruler each: visits as boxes, the way between them as a line, hours off hatched. A locked visit has
+ * Days of the people of a company, a ruler each: visits as boxes, the way between them as a line, hours off grey. A locked visit has
  * thick ends. Each box carries its visit, each row its person and day, for the hand that drags it.
  *
  * @phpstan-type Stop array{visit: int, from: int, to: int, arrive: int, words: string, more: string, isLocked: bool, isLate: bool,
@@ -115,7 +115,13 @@ final readonly class VisitRuler
     private function off(?array $works, int $y): string
     {
         $hatch = fn(int $from, int $to): string => $to <= $from ? ''
-            : $this->pen->ink->bar('dead', $this->x($from), $y, $this->x($to) - $this->x($from), self::ROW - 8);
+            : $this->pen->ink->rect(
+                $this->x($from),
+                $y,
+                $this->x($to) - $this->x($from),
+                self::ROW - 8,
+                $this->pen->ink->colour('dead-tint'),
+            );
 
         return $works === null ? $hatch($this->fromMin, $this->toMin)
             : $hatch($this->fromMin, $works[0]) . $hatch($works[1], $this->toMin);

@@ -47,7 +47,7 @@
                 {!! $page->ruler()->svg() !!}
                 <p class="drag-words" aria-live="polite" x-text="words"></p>
             </div>
-            <p class="key"><span>box: work</span><span>line: the way, in minutes</span><span>dots: waiting</span><span>hatched: not at
+            <p class="key"><span>box: work</span><span>line: the way, in minutes</span><span>dots: waiting</span><span>grey: not at
                     work</span><span>thick ends: locked</span></p>
         @endif
         @error('on')

@@ -148,6 +148,9 @@ final class CalendarTest extends TestCase
         $site = (string) $this->get($addresses["site:$switch->site_id"])->getContent();
         self::assertStringNotContainsString('visit-', $site);
         $this->get('/feed/' . str_repeat('a', 40) . '.ics')->assertNotFound();
+        $user->update(['left_at' => now()]);
+        $this->get($addresses['me'])->assertNotFound();
+        $user->update(['left_at' => null]);
         $this->actingAs($user);
         $this->delete('/feeds/' . Feed::query()->where('scope', 'company')->firstOrFail()->id)->assertRedirect();
         $this->get($addresses['company'])->assertNotFound();

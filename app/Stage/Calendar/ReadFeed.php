@@ -27,8 +27,10 @@ final readonly class ReadFeed
     public function __invoke(string $token): Response
     {
         $feed = Feed::byToken($token) ?? abort(404);
+        $maker = User::query()->findOrFail($feed->user_id);
+        abort_if($maker->left_at !== null, 404); // what somebody made ends with their leaving
         $before = Auth::user();
-        Auth::setUser(User::query()->findOrFail($feed->user_id)); // for this one request the company of its maker is seen
+        Auth::setUser($maker); // for this one request the company of its maker is seen
         try {
             $file = new CalendarFile('Escapement');
             if ($feed->scope !== 'person') {

@@ -98,16 +98,7 @@
                                     @if ($one->struck_why !== null)
                                         struck out: {{ $one->struck_why }}
                                     @elseif (!$page->test->isClosed() && auth()->user()->role->mayWrite())
-                                        <details>
-                                            <summary>Strike out</summary>
-                                            <form method="post"
-                                                action="{{ route('load-test.strike', ['test' => $page->test, 'reading' => $one]) }}">
-                                                @csrf @method('delete')
-                                                <input class="form-control" name="why" maxlength="300" required
-                                                    aria-label="Why the reading of {{ $page->at($one) }} does not count">
-                                                <button class="btn btn-outline-primary" type="submit">Strike out</button>
-                                            </form>
-                                        </details>
+                                        <x-strike :action="route('load-test.strike', ['test' => $page->test, 'reading' => $one])" :what="'the reading of ' . $page->at($one)" />
                                     @endif
                                     {{ $one->note }}
                                     @if ($one->source !== \Escapement\Core\LoadTest\ReadingSource::Manual)

@@ -67,15 +67,7 @@
                     @if ($entry->struck_why !== null)
                         <p><small>Struck out: {{ $entry->struck_why }}</small></p>
                     @elseif (auth()->user()->role->mayWrite())
-                        <details>
-                            <summary>Strike out</summary>
-                            <form method="post" action="{{ route('logbook.strike', [$page->switch, $entry->id]) }}" class="keep-template">
-                                @csrf @method('delete')
-                                <div class="field"><label for="why-{{ $entry->id }}">Why it does not count</label><input
-                                        id="why-{{ $entry->id }}" class="form-control" name="why" maxlength="300"></div>
-                                <button class="btn btn-outline-primary" type="submit">Strike out</button>
-                            </form>
-                        </details>
+                        <x-strike :action="route('logbook.strike', [$page->switch, $entry->id])" :what="'the entry of ' . $page->at($entry)" />
                     @endif
                 </li>
             @endforeach

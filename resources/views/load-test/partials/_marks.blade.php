@@ -24,16 +24,7 @@
                                 @if ($one->struck_why !== null)
                                     struck out: {{ $one->struck_why }}
                                 @elseif (!$page->test->isClosed() && auth()->user()->role->mayWrite())
-                                    <details>
-                                        <summary>Strike out</summary>
-                                        <form method="post"
-                                            action="{{ route('load-test.mark.strike', ['test' => $page->test, 'mark' => $one]) }}">
-                                            @csrf @method('delete')
-                                            <input class="form-control" name="why" maxlength="300" required
-                                                aria-label="Why the mark of {{ $page->hour($one->at) }} does not count">
-                                            <button class="btn btn-outline-primary" type="submit">Strike out</button>
-                                        </form>
-                                    </details>
+                                    <x-strike :action="route('load-test.mark.strike', ['test' => $page->test, 'mark' => $one])" :what="'the mark of ' . $page->hour($one->at)" />
                                 @endif
                             </td>
                         </tr>

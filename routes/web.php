@@ -78,6 +78,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/visits/{person}/{on}.pdf', Visits\PrintDay::class)->where('on', '\d{4}-\d{2}-\d{2}')->name('visits.day');
     Route::get('/calendar', Calendar\ShowCalendar::class)->name('calendar');
     Route::get('/fleet', Upkeep\ShowFleet::class)->name('fleet');
+    Route::get('/fleet.csv', Upkeep\ExportFleet::class)->name('fleet.export');
     Route::get('/switches/{switch}/schedule', Upkeep\ShowSchedule::class)->name('schedule');
     Route::get('/switches/{switch}/schedule.ics', Upkeep\ExportExercises::class)->name('schedule.ics');
     Route::get('/switches/{switch}/logbook', Upkeep\ShowLogbook::class)->name('logbook');
@@ -169,6 +170,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
         Route::post('/visits', Visits\AddVisit::class)->name('visits.add');
         Route::post('/visits/collect', Visits\CollectVisits::class)->name('visits.collect');
+        Route::post('/fleet/visits', Upkeep\PlanStorm::class)->name('fleet.visits');
         Route::post('/visits/plan', Visits\BeginPlanning::class)->name('visits.plan');
         Route::put('/visits/{visit}', Visits\MoveVisit::class)->name('visit.move');
         Route::post('/visits/{visit}/done', Visits\FinishVisit::class)->name('visit.finish');

@@ -161,6 +161,28 @@ final class VisitsTest extends TestCase
         $this->putJson("/visits/$visit->id", ['person' => $user->id, 'on' => '2026-11-27'])->assertUnprocessable();
     }
 
+    #[Test]
+    public function before_a_storm_the_least_work_on_the_neediest_sites_becomes_visits_once(): void
+    {
+        $user = $this->worker();
+        $first = $this->place($user);
+        $this->place($user);
+        Upkeep::query()->create([
+            'company_id' => $user->company_id, 'switch_id' => $first->id, 'user_id' => $user->id, 'selector' => 'off', 'priority' => 5,
+        ]);
+        $this->get('/fleet')->assertOk()->assertSee('A storm is coming');
+        $this->post('/fleet/visits', ['days' => '0', 'count' => '4'])->assertSessionHasErrors('days');
+        foreach ([1, 2] as $ignored) {
+            $this->post('/fleet/visits', ['days' => '5', 'count' => '1'])->assertRedirect('/visits');
+        }
+        $visit = Visit::query()->sole();
+        self::assertSame([$first->id, 5, '2026-12-02'], [$visit->switch_id, $visit->priority, $visit->latest?->format('Y-m-d')]);
+        self::assertStringContainsString('leave the selector at auto', $visit->items[0]);
+        $csv = (string) $this->get('/fleet.csv')->assertOk()->getContent();
+        self::assertSame(3, substr_count($csv, "\n"));
+        self::assertStringContainsString('not ready', explode("\n", $csv)[1]);
+    }
+
     /** @param array<string, string> $typed */
     #[Test, DataProvider('faults')]
     public function a_visit_that_cannot_be_is_refused_at_its_field(array $typed, string $field): void

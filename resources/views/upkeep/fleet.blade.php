@@ -9,6 +9,7 @@
                     {{ $page->counts['not_ready'] }} not ready. What is not known counts nearly as bad as
                     bad.{{ $page->withoutEngine > 0 ? " $page->withoutEngine without a generator not judged." : '' }}</p>
             </div>
+            <a class="btn btn-outline-primary" href="{{ route('fleet.export') }}">CSV</a>
         </div>
         @if ($page->rows === [])
             <p class="quiet">No switch yet.</p>
@@ -53,6 +54,17 @@
                     </tbody>
                 </table>
             </div>
+            @if (auth()->user()->role->mayWrite())
+                <section class="block" aria-labelledby="storm">
+                    <h2 id="storm">A storm is coming</h2>
+                    <form method="post" action="{{ route('fleet.visits') }}" class="fields">
+                        @csrf
+                        <x-field name="days" label="It is here in" unit="days" inputmode="numeric" :value="old('days', 5)" />
+                        <x-field name="count" label="Visit the most urgent" unit="sites" inputmode="numeric" :value="old('count', 4)" />
+                        <div><button class="btn btn-primary" type="submit">Make visits of the least work</button></div>
+                    </form>
+                </section>
+            @endif
             <section class="block" aria-labelledby="fleet-findings">
                 <h2 id="fleet-findings">Findings</h2>
                 <div class="two-blocks">

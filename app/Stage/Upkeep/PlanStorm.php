@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stage\Upkeep;
+
+use App\Models\TransferSwitch;
+use App\Models\User;
+use App\Models\Visit;
+use App\Stage\SiteStanding;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+
+/** A storm is coming: the least work on the sites in greatest need becomes visits, to be made before it. */
+final readonly class PlanStorm
+{
+    private const NOTE = 'Before the storm';
+    private const MOST = 500;
+    private const MOST_MIN = 720;
+
+    public function __invoke(Request $request): RedirectResponse
+    {
+        $fields = $request->validate(
+            ['count' => ['required', 'integer', 'between:1,50'], 'days' => ['required', 'integer', 'between:1,31']],
+            ['count.*' => 'From 1 to 50 sites.', 'days.*' => 'From 1 to 31 days.'],
+        );
+        /** @var User $user */
+        $user = $request->user();
+        $query = TransferSwitch::query();
+        $query->limit(self::MOST);
+        $page = new FleetPage($query->with(SiteStanding::NEEDS)->get(), Carbon::now());
+        $wanted = array_slice(array_values(array_filter(
+            $page->rows,
+            static fn(FleetRow $row): bool => $row->work()['minutes'] > 0,
+        )), 0, (int) $fields['count']);
+        $latest = Carbon::today()->addDays((int) $fields['days']);
+        DB::transaction(static function () use ($wanted, $user, $latest): void {
+            foreach ($wanted as $row) {
+                $work = $row->work();
+                $query = Visit::query();
+                $query->where('switch_id', $row->switch->id)->whereNull('done_at')->where('note', self::NOTE);
+                $known = $query->first() ?? new Visit(['company_id' => $user->company_id, 'switch_id' => $row->switch->id]);
+                $known->fill([
+                    'items' => [lcfirst($work['words'])], 'duration_min' => min(self::MOST_MIN, max(15, $work['minutes'])), 'skills' => [],
+                    'priority' => 5, 'due' => $latest, 'latest' => $latest, 'note' => self::NOTE,
+                ])->save();
+            }
+        });
+
+        return redirect()->route('visits')->with('said', count($wanted) === 0 ? 'No site needs work to be ready.'
+            : count($wanted) . ' sites are to be visited before the storm. Plan again to give them their places.');
+    }
+}

@@ -120,6 +120,7 @@ final readonly class LoadTestFacts
         $supply = (new SwitchFacts($this->switch))->plant->emergency;
         $previous = $this->previous($test);
         $seen = $this->stepsSeen($test);
+        $firstMs = $first->taken_at->getTimestampMs(); // a date is read anew each time it is asked for
 
         return array_intersect_key($test->plan, array_flip([
             'profile', 'steps', 'class_min', 'fuel', 'nameplate_kw', 'basis', 'usable_kw',
@@ -127,7 +128,7 @@ final readonly class LoadTestFacts
             'phases' => $this->phases(), 'nominal_v' => (float) $supply->nominalV, 'nominal_hz' => (float) $supply->nominalHz,
             'governor' => $this->switch->site->installation->isPortable() ? 'droop' : 'isochronous',
             'readings' => array_map(static fn(LoadReading $one): array => [
-                't_s' => max(0.0, round($first->taken_at->diffInMilliseconds($one->taken_at) / 1000, 3)),
+                't_s' => max(0.0, round(($one->taken_at->getTimestampMs() - $firstMs) / 1000, 3)),
             ] + $one->figures(), $counting),
         ] + ($source === null || $source->legA <= 0 ? [] : ['rated_a' => round($source->legA, 1)])
             + ($previous === null ? [] : ['previous' => $previous]) + ($seen === [] ? [] : ['steps_seen' => $seen]);
@@ -143,9 +144,12 @@ final readonly class LoadTestFacts
     private static function rising(array $readings): array
     {
         $rising = [];
+        $last = null;
         foreach ($readings as $one) {
-            if ($rising === [] || $one->taken_at->greaterThan($rising[count($rising) - 1]->taken_at)) {
+            $at = $one->taken_at;
+            if ($last === null || $at->greaterThan($last)) {
                 $rising[] = $one;
+                $last = $at;
             }
         }
 

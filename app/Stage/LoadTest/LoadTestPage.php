@@ -35,6 +35,10 @@ final readonly class LoadTestPage
     public ?LoadTestResult $result;
     public Units $units;
     public MarkedSpans $spans;
+    /** @var list<LoadReading> */
+    private array $counting;
+
+    private const MOST_SHOWN = 200;
 
     /** What of a test it reads, to be loaded before. */
     public const NEEDS = ['readings.user', 'marks.user', 'photos', 'recordings', 'bank', 'user', 'switch'];
@@ -44,10 +48,17 @@ final readonly class LoadTestPage
         $switch = $test->switch;
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->facts = new LoadTestFacts($switch);
+        $this->counting = $test->counting();
         $this->plan = LoadTestFacts::planned($test->plan);
         $this->result = $this->facts->evaluated($test);
         $this->units = new Units($switch->site->units);
         $this->spans = LoadTestFacts::spans($test);
+    }
+
+    /** @return Collection<int, LoadReading> the newest of them, in order of time: more than these nobody reads on a page */
+    public function shownReadings(): Collection
+    {
+        return $this->test->readings->slice(-self::MOST_SHOWN);
     }
 
     public static function loaded(int $id): LoadTest
@@ -141,11 +152,7 @@ final readonly class LoadTestPage
 
     public function chart(bool $isPaper = false): StepChart
     {
-        $first = $this->counting()[0] ?? null;
-        $points = array_map(fn(LoadReading $one): array => [
-            $first === null ? 0.0 : $this->plan->steps[0]->startS + $first->taken_at->diffInMilliseconds($one->taken_at) / 1000,
-            $one->kw ?? $this->apparentKw($one),
-        ], $this->counting());
+        $points = $this->lanes()->power($this->plan->steps[0]->startS);
 
         return new StepChart($this->plan, (float) ($this->test->plan['usable_kw'] ?? $this->test->plan['nameplate_kw']), $points, $isPaper);
     }
@@ -153,7 +160,7 @@ final readonly class LoadTestPage
     /** @return list<LoadReading> that count */
     public function counting(): array
     {
-        return $this->test->counting();
+        return $this->counting;
     }
 
     /** @return array<string, array{label: string, change: string}> figures against the last test, in the units of the site */

@@ -55,16 +55,21 @@
         </form>
     @endif
     @include('load-test.partials._marks')
-    @if ($page->figures())
+    @php($figures = $page->figures())
+    @if ($figures)
         <section class="block" aria-labelledby="figures" x-data="testCursor" data-readings="{{ $page->lanes()->cursor() }}">
             <h2 id="figures">Over the test</h2>
             <div class="scroll-x" tabindex="0" x-on:pointermove="point" x-on:keydown="step"
-                aria-label="Figures of the readings; left and right arrow go from one reading to the next">{!! $page->figures()->svg() !!}</div>
+                aria-label="Figures of the readings; left and right arrow go from one reading to the next">{!! $figures->svg() !!}</div>
             <p class="cursor-words fig" aria-live="polite" x-text="words">Point at the chart, or use the arrow keys.</p>
         </section>
     @endif
     <section class="block" aria-labelledby="readings">
         <h2 id="readings">Readings</h2>
+        @if ($page->test->readings->count() > $page->shownReadings()->count())
+            <p class="quiet">The newest {{ $page->shownReadings()->count() }} of {{ $page->test->readings->count() }}; all are in the <a
+                    href="{{ route('load-test.csv', $page->test) }}">CSV</a>.</p>
+        @endif
         @if ($page->test->readings->isEmpty())
             <p class="quiet">None yet.</p>
         @else
@@ -84,7 +89,7 @@
                         </tr>
                     </thead>
                     <tbody>
-                        @foreach ($page->test->readings as $one)
+                        @foreach ($page->shownReadings() as $one)
                             <tr @class(['is-struck' => $one->struck_why !== null])>
                                 <th scope="row" class="fig">{{ $page->at($one) }}<small>{{ $one->user->name }}</small></th>
                                 <td class="fig">{{ implode(' ', $one->v_v) }}</td>

@@ -179,6 +179,69 @@ final class UpkeepTest extends TestCase
         }
     }
 
+    /** @return iterable<string, array{string, list<string>, list<string>}> what is asked, what is shown, what is not */
+    public static function searches(): iterable
+    {
+        yield 'a word of the note' => ['find=mouse', ['overcrank'], ['low fuel', '12.7 V']];
+        yield 'every word, in any order and case' => ['find=FUEL+Alarm', ['low fuel'], ['overcrank']];
+        yield 'words of two entries' => ['find=overcrank+fuel', ['0 found'], ['low fuel', '12.7 V']];
+        yield 'a day as it is shown' => ['find=' . urlencode('21 Nov 2026'), ['low fuel'], ['overcrank']];
+        yield 'why it was struck out' => ['find=misread', ['12.7 V'], ['overcrank', 'low fuel']];
+        yield 'one kind' => ['only=alarm', ['overcrank', 'low fuel', '2 found'], ['12.7 V']];
+        yield 'one kind and a word' => ['only=battery&find=low', ['0 found'], ['low fuel']];
+        yield 'a kind that is none' => ['only=party', ['overcrank', 'low fuel', '12.7 V'], ['found.']];
+        yield 'a list and a page that is none' => ['find[]=x&only[]=y&page=-3', ['overcrank', 'low fuel', '12.7 V'], ['found.']];
+        yield 'signs of SQL and of patterns' => ['find=' . urlencode("%_' (["), ['0 found'], ['overcrank']];
+    }
+
+    /**
+     * @param list<string> $shown
+     * @param list<string> $hidden
+     */
+    #[Test, DataProvider('searches')]
+    public function a_logbook_is_searched_in_what_it_shows(string $asked, array $shown, array $hidden): void
+    {
+        $switch = $this->known();
+        $struck = (string) Str::uuid();
+        $cleared = ['cleared' => '2026-11-22T10:00'];
+        $this->write($switch, 'alarm', ['code' => 'overcrank'] + $cleared, '2026-11-20T10:00', ['note' => 'Mouse nest'])
+            ->assertSessionHasNoErrors();
+        $this->write($switch, 'alarm', ['code' => 'low fuel'] + $cleared, '2026-11-21T10:00')->assertSessionHasNoErrors();
+        $this->write($switch, 'battery', ['v' => '12.7', 'state' => 'rest'], '2026-11-22T10:00', ['id' => $struck]);
+        $this->delete("/switches/$switch->id/logbook/$struck", ['why' => 'misread'])->assertSessionHasNoErrors();
+        $page = $this->get("/switches/$switch->id/logbook?$asked")->assertOk()->assertSee('Record whole: 4 entries');
+        $lines = (string) preg_replace('/.*<ol class="log-lines">/s', '', (string) $page->getContent());
+        foreach ($shown as $words) {
+            str_ends_with($words, 'found') ? $page->assertSee("$words.") : self::assertStringContainsString($words, $lines);
+        }
+        foreach ($hidden as $words) {
+            str_ends_with($words, 'found.') ? $page->assertDontSee($words) : self::assertStringNotContainsString($words, $lines);
+        }
+    }
+
+    #[Test]
+    public function a_long_logbook_comes_in_pages_and_every_entry_is_on_one_of_them(): void
+    {
+        $switch = $this->known();
+        $user = User::query()->firstOrFail()->id;
+        foreach (range(1, 120) as $n) {
+            LogEntry::query()->create([
+                'id' => (string) Str::uuid(), 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $user,
+                'kind' => 'hours', 'at' => Carbon::parse('2026-01-01T00:00:00Z')->addDays($n), 'fields' => ['hours' => $n],
+                'note' => "line-$n-", 'source' => 'person',
+            ]);
+        }
+        $seen = [];
+        foreach ([1 => '1 to 50 of 120', 2 => '51 to 100 of 120', 3 => '101 to 120 of 120', 99 => '101 to 120 of 120'] as $page => $words) {
+            $shown = $this->get("/switches/$switch->id/logbook?find=line&page=$page")->assertOk()->assertSee($words);
+            preg_match_all('/line-(\d+)-/', (string) $shown->getContent(), $found);
+            $seen[$page] = array_map(intval(...), array_values(array_unique($found[1])));
+        }
+        self::assertSame(range(120, 1), [...$seen[1], ...$seen[2], ...$seen[3]]);
+        self::assertSame($seen[3], $seen[99]);
+        $this->get("/switches/$switch->id/logbook?find=line&page=2")->assertSee('find=line&amp;page=3#lines', false);
+    }
+
     #[Test]
     public function entries_of_a_phone_arrive_once_and_one_that_cannot_be_kept_says_why(): void
     {

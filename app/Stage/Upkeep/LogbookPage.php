@@ -11,6 +11,7 @@ use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Schedule\Logbook\LogbookSummary;
+use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
@@ -24,12 +25,12 @@ final readonly class LogbookPage
     public EntryForm $form;
     public CalculationResult $summary;
 
-    /** @var list<LogEntry> newest first, struck ones too */
-    public array $entries;
+    /** @var LengthAwarePaginator<int, LogEntry> newest first, struck ones too */
+    public LengthAwarePaginator $entries;
 
     public LogbookExport $record;
 
-    public function __construct(public TransferSwitch $switch, public string $kind, Carbon $now)
+    public function __construct(public TransferSwitch $switch, public string $kind, public EntrySearch $search, Carbon $now)
     {
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->upkeep = new UpkeepPage($switch, $now);
@@ -38,7 +39,7 @@ final readonly class LogbookPage
         $this->summary = (new LogbookSummary())->of($this->facts->logbook($now->copy()->subYear()));
         $entries = LogEntry::of($switch->id);
         $this->record = new LogbookExport($switch, $entries);
-        $this->entries = array_reverse($entries);
+        $this->entries = $search->of(array_reverse($entries), $this->text(...), route('logbook', $switch));
     }
 
     /** A figure of the summary by its path, as words. */
@@ -78,6 +79,25 @@ final readonly class LogbookPage
     public function at(LogEntry $entry): string
     {
         return $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('j M Y H:i');
+    }
+
+    public function kindOf(LogEntry $entry): string
+    {
+        return EntryForm::kinds()[$entry->kind] ?? $entry->kind;
+    }
+
+    /** Who wrote it, and the note. */
+    public function maker(LogEntry $entry): string
+    {
+        return ($entry->source === 'owner' ? 'The owner' : $entry->user->name) . ($entry->note ? ": $entry->note" : '');
+    }
+
+    /** All that an entry shows: what a search looks in. */
+    private function text(LogEntry $entry): string
+    {
+        $struck = $entry->struck_why === null ? '' : "struck out: $entry->struck_why";
+
+        return implode(' ', [$this->at($entry), $this->kindOf($entry), $this->words($entry), $this->maker($entry), $struck]);
     }
 
     /** What an entry says, in words. */

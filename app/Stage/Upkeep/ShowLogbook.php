@@ -19,6 +19,6 @@ final readonly class ShowLogbook
         $kind = Typed::text($request, 'kind', 12);
         $known = isset(EntryForm::kinds()[$kind]) ? $kind : 'hours'; // the shortest: the entries follow in sight
 
-        return view('upkeep.logbook', ['page' => new LogbookPage($switch, $known, Carbon::now())]);
+        return view('upkeep.logbook', ['page' => new LogbookPage($switch, $known, EntrySearch::from($request), Carbon::now())]);
     }
 }

@@ -50,15 +50,17 @@
     </section>
     <section class="block" aria-labelledby="lines">
         <h2 id="lines">Entries</h2>
-        @if ($page->entries === [])
+        @if ($page->search->isAsked() || $page->entries->isNotEmpty())
+            @include('upkeep.partials._find')
+        @else
             <p class="quiet">None yet. Signed runs and closed load tests count by themselves.</p>
         @endif
         <ol class="log-lines">
             @foreach ($page->entries as $entry)
                 <li @class(['is-struck' => $entry->struck_why !== null])>
                     <p><span class="fig">{{ $page->at($entry) }}</span>
-                        <b>{{ \App\Stage\Upkeep\EntryForm::kinds()[$entry->kind] ?? $entry->kind }}</b> {{ $page->words($entry) }}
-                        <small>{{ $entry->source === 'owner' ? 'The owner' : $entry->user->name }}{{ $entry->note ? ': ' . $entry->note : '' }}</small>
+                        <b>{{ $page->kindOf($entry) }}</b> {{ $page->words($entry) }}
+                        <small>{{ $page->maker($entry) }}</small>
                     </p>
                     @if ($entry->source === 'owner' && $entry->seen_at === null && auth()->user()->role->mayWrite())
                         <form method="post" action="{{ route('logbook.read', [$page->switch, $entry->id]) }}">@csrf<button
@@ -72,6 +74,18 @@
                 </li>
             @endforeach
         </ol>
+        @if ($page->entries->hasPages())
+            <nav class="turn-page" aria-label="Pages of the logbook">
+                @if ($page->entries->previousPageUrl() !== null)
+                    <a class="btn btn-outline-primary" href="{{ $page->entries->previousPageUrl() }}" rel="prev">Newer</a>
+                @endif
+                <span class="fig">{{ $page->entries->firstItem() }} to {{ $page->entries->lastItem() }} of
+                    {{ $page->entries->total() }}</span>
+                @if ($page->entries->hasMorePages())
+                    <a class="btn btn-outline-primary" href="{{ $page->entries->nextPageUrl() }}" rel="next">Older</a>
+                @endif
+            </nav>
+        @endif
         @if ($page->record->fault !== null)
             <p class="field-error"><x-glyph kind="stop" />Record: {{ $page->record->fault }}</p>
         @elseif ($page->record->count > 0)

@@ -81,6 +81,12 @@ final readonly class LogbookPage
         return $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('j M Y H:i');
     }
 
+    /** Which of the entries found stand on this page. */
+    public function shownOf(): string
+    {
+        return "{$this->entries->firstItem()} to {$this->entries->lastItem()} of {$this->entries->total()}";
+    }
+
     public function kindOf(LogEntry $entry): string
     {
         return EntryForm::kinds()[$entry->kind] ?? $entry->kind;

@@ -79,8 +79,7 @@
                 @if ($page->entries->previousPageUrl() !== null)
                     <a class="btn btn-outline-primary" href="{{ $page->entries->previousPageUrl() }}" rel="prev">Newer</a>
                 @endif
-                <span class="fig">{{ $page->entries->firstItem() }} to {{ $page->entries->lastItem() }} of
-                    {{ $page->entries->total() }}</span>
+                <span class="fig">{{ $page->shownOf() }}</span>
                 @if ($page->entries->hasMorePages())
                     <a class="btn btn-outline-primary" href="{{ $page->entries->nextPageUrl() }}" rel="next">Older</a>
                 @endif

@@ -9,8 +9,8 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\File;
 
 /**
- * The keys that the heads of records are sealed with. They lie in a folder beside the database, one file a company, so that whoever can
- * write into the database cannot seal. Nodes share the folder. A key that was replaced stays known, so that old seals can be read.
+ * The keys that seal the heads of records. They lie in a folder outside of the database, one file a company, so that access to the
+ * database alone is not enough to seal. All nodes share the folder. A replaced key stays known, so that old seals can be read.
  */
 final readonly class CompanyKeys
 {
@@ -19,7 +19,7 @@ final readonly class CompanyKeys
         return HeadSeal::of($this->pair($companyId), $entries, $head);
     }
 
-    /** The public key, base64; it is told to whoever wants to check. */
+    /** The public key, base64; published so that an export can be checked. */
     public function public(int $companyId): string
     {
         return base64_encode(sodium_crypto_sign_publickey($this->pair($companyId)));

@@ -53,7 +53,7 @@ final readonly class Units
     }
 
     /** A sentence of the core, which thinks in metric units, as it is read here. */
-    public function told(string $sentence): string
+    public function sentence(string $sentence): string
     {
         return $this->system !== 'us' ? $sentence : (string) preg_replace_callback(
             '/(?<![\d.])(-?\d+(?:\.\d+)?)[ \x{202F}](kPa|°C)/u',

@@ -40,10 +40,10 @@ final class PlanVisits implements ShouldQueue
             $facts = new VisitFacts($start, $planning->days);
             $input = $facts->input();
             $result = $input === null ? null : (new VisitPlan())->of($input)->toArray();
-            $told = $result === null ? null : json_decode(json_encode($result, JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
-            DB::transaction(function () use ($facts, $planning, $told): void {
-                $this->place($facts, is_array($told) ? $told : []);
-                $planning->update(['state' => SeasonState::Done, 'result' => $told]);
+            $kept = $result === null ? null : json_decode(json_encode($result, JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
+            DB::transaction(function () use ($facts, $planning, $kept): void {
+                $this->place($facts, is_array($kept) ? $kept : []);
+                $planning->update(['state' => SeasonState::Done, 'result' => $kept]);
             });
         } finally {
             $before === null ? Auth::forgetUser() : Auth::setUser($before);

@@ -17,7 +17,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon  $from
  * @property Carbon  $to      the last day
  * @property string  $words
- * @property ?string $uid     of the calendar it was brought in from
+ * @property ?string $uid     of the event in the calendar it was imported from
  * @property ?User   $user
  */
 final class Absence extends Model

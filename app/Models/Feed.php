@@ -28,7 +28,7 @@ final class Feed extends Model
     protected $guarded = [];
 
     /**
-     * The token is told once; what is kept is its hash.
+     * The token is shown once; the database holds only its hash.
      *
      * @param array<string, mixed> $of scope, site_id, person_id
      *

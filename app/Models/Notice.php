@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * Something that one person is told, once.
+ * A notice: one person gets it once.
  *
  * @property int     $id
  * @property int     $company_id

@@ -136,7 +136,7 @@ final class TransferSwitch extends Model
         return $relation;
     }
 
-    /** @return HasMany<LogEntry, $this> what the owner told and nobody has read yet, the newest first */
+    /** @return HasMany<LogEntry, $this> reports of the owner that nobody has read yet, the newest first */
     public function ownerReports(): HasMany
     {
         $relation = $this->hasMany(LogEntry::class, 'switch_id');

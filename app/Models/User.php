@@ -17,7 +17,7 @@ use Illuminate\Support\Facades\DB;
  * @property string  $password
  * @property Role    $role
  * @property ?Carbon $left_at
- * @property string  $told     never, daily, once: how notices are mailed
+ * @property string  $notify   never, daily, at_once: how notices are mailed
  * @property Company $company
  */
 final class User extends Authenticatable

@@ -27,7 +27,7 @@ final readonly class LogbookBook
             return;
         }
         $entry->save();
-        $this->record->append($book, $user, 'written', self::told($entry->refresh()) + ($who === null ? [] : ['who' => $who]));
+        $this->record->append($book, $user, 'written', self::entry($entry->refresh()) + ($who === null ? [] : ['who' => $who]));
     }
 
     public function strike(TransferSwitch $switch, User $user, LogEntry $entry, string $why): void
@@ -46,7 +46,7 @@ final readonly class LogbookBook
         $book = Logbook::locked($switch);
         if ($book->head === RecordChain::GENESIS) {
             foreach (LogEntry::of($switch->id) as $entry) {
-                $this->record->append($book, $entry->user, 'written', self::told($entry) + ['brought_in' => true]);
+                $this->record->append($book, $entry->user, 'written', self::entry($entry) + ['added_later' => true]);
             }
         }
 
@@ -54,7 +54,7 @@ final readonly class LogbookBook
     }
 
     /** @return array<string, mixed> */
-    public static function told(LogEntry $entry): array
+    public static function entry(LogEntry $entry): array
     {
         return [
             'id' => $entry->id, 'kind' => $entry->kind, 'at' => $entry->at->toIso8601ZuluString('millisecond'), 'fields' => $entry->fields,

@@ -41,7 +41,7 @@ return new class extends Migration {
             $table->date('from');
             $table->date('to');
             $table->string('words', 120);
-            $table->string('uid', 190)->nullable()->comment('of the calendar it was brought in from');
+            $table->string('uid', 190)->nullable()->comment('of the event in the calendar it was imported from');
             $table->timestamps();
             $table->index(['company_id', 'to']);
             $table->unique(['company_id', 'user_id', 'uid']);

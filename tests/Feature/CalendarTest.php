@@ -157,7 +157,7 @@ final class CalendarTest extends TestCase
     }
 
     #[Test]
-    public function absences_are_brought_in_once_and_what_is_no_calendar_is_told(): void
+    public function absences_are_imported_once_and_what_is_no_calendar_is_refused(): void
     {
         Carbon::setTestNow('2026-11-27 15:00:00');
         $user = $this->signIn();

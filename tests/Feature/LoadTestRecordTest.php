@@ -27,7 +27,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
-/** What happens in a load test is marked, pictured, brought in from recorders, signed, and bound into a record. */
+/** What happens in a load test is marked, pictured, imported from recorders, signed, and bound into a record. */
 final class LoadTestRecordTest extends TestCase
 {
     protected function tearDown(): void

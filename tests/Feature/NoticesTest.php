@@ -19,7 +19,7 @@ use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
-/** Who is told what, and that nobody is told twice. */
+/** Who gets which notice, and that nobody gets one twice. */
 final class NoticesTest extends TestCase
 {
     protected function tearDown(): void
@@ -33,10 +33,10 @@ final class NoticesTest extends TestCase
     {
         Carbon::setTestNow('2026-11-27 10:00:00');
         Mail::fake();
-        $user = $this->told('once');
+        $user = $this->notified('at_once');
         $colleague = UserFactory::make(Role::Technician, $user->company_id);
         $stranger = UserFactory::make(Role::Technician);
-        $stranger->update(['told' => 'once']);
+        $stranger->update(['notify' => 'at_once']);
         $switch = $this->troubled($user);
         $this->artisan('notices:send')->assertSuccessful();
         $kinds = Notice::query()->withoutGlobalScope('company')->where('user_id', $user->id)->orderBy('kind')->pluck('kind')->all();
@@ -62,7 +62,7 @@ final class NoticesTest extends TestCase
     {
         Carbon::setTestNow('2026-11-27 04:00:00');
         Mail::fake();
-        $user = $this->told('daily');
+        $user = $this->notified('daily');
         $this->troubled($user);
         $this->artisan('notices:send')->assertSuccessful();
         Mail::assertNothingSent();
@@ -88,7 +88,7 @@ final class NoticesTest extends TestCase
         Carbon::setTestNow('2026-11-27 10:00:00');
         config(['mail.default' => 'smtp', 'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => 1,
             'mail.mailers.smtp.timeout' => 2]);
-        $user = $this->told('once');
+        $user = $this->notified('at_once');
         $this->troubled($user);
         foreach (range(1, 6) as $ignored) {
             $this->artisan('notices:send')->assertSuccessful();
@@ -102,20 +102,20 @@ final class NoticesTest extends TestCase
     public function one_chooses_for_oneself(): void
     {
         $user = $this->signIn(Role::Viewer);
-        $this->put('/notices', ['told' => 'hourly'])->assertSessionHasErrors('told');
-        $this->put('/notices', ['told' => 'daily'])->assertSessionHasNoErrors();
-        self::assertSame('daily', $user->refresh()->told);
+        $this->put('/notices', ['notify' => 'hourly'])->assertSessionHasErrors('notify');
+        $this->put('/notices', ['notify' => 'daily'])->assertSessionHasNoErrors();
+        self::assertSame('daily', $user->refresh()->notify);
     }
 
-    private function told(string $how): User
+    private function notified(string $how): User
     {
         $user = $this->signIn();
-        $user->update(['told' => $how]);
+        $user->update(['notify' => $how]);
 
         return $user;
     }
 
-    /** A site with everything that somebody has to be told. */
+    /** A site with a reason for every kind of notice. */
     private function troubled(User $user): TransferSwitch
     {
         $switch = $this->switchOf($user);

@@ -279,11 +279,11 @@ final class UpkeepTest extends TestCase
         ]);
         $this->app['auth']->forgetGuards();
         $this->get('/owner/a-token')->assertOk()->assertSee('It did not start')->assertSee('leave the place');
-        $this->post('/owner/a-token/report', ['told' => 'boom'])->assertSessionHasErrors('told');
-        $this->post('/owner/wrong/report', ['told' => 'no_start'])->assertNotFound();
-        $this->post('/owner/a-token/report', ['told' => 'no_start', 'words' => 'Only a click'])->assertRedirect('/owner/a-token');
+        $this->post('/owner/a-token/report', ['report' => 'boom'])->assertSessionHasErrors('report');
+        $this->post('/owner/wrong/report', ['report' => 'no_start'])->assertNotFound();
+        $this->post('/owner/a-token/report', ['report' => 'no_start', 'words' => 'Only a click'])->assertRedirect('/owner/a-token');
         foreach (range(1, 8) as $ignored) {
-            $last = $this->post('/owner/a-token/report', ['told' => 'other']);
+            $last = $this->post('/owner/a-token/report', ['report' => 'other']);
         }
         $last->assertStatus(429);
         $entry = LogEntry::query()->withoutGlobalScope('company')->orderBy('created_at')->where('note', 'Only a click')->sole();
@@ -291,7 +291,7 @@ final class UpkeepTest extends TestCase
         $this->actingAs($user);
         LogEntry::query()->whereNull('note')->update(['seen_at' => now()]);
         $this->get('/')->assertSee('the owner says it did not start')->assertSee('Only a click');
-        $this->get("/switches/$switch->id/logbook")->assertSee('The owner told this: read')->assertSee('Record whole');
+        $this->get("/switches/$switch->id/logbook")->assertSee('Reported by the owner: mark as read')->assertSee('Record whole');
         $this->post("/switches/$switch->id/logbook/$entry->id/read")->assertRedirect();
         $this->get('/')->assertDontSee('the owner says');
     }

@@ -14,7 +14,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Mail;
 
-/** Gathers what people have to be told and mails it: at once, or together once a day. Nobody is told the same thing twice. */
+/** Gathers the notices of each person and mails them: at once, or together once a day. Nobody gets the same notice twice. */
 final class SendNotices extends Command
 {
     private const MOST_TRIES = 5;
@@ -22,12 +22,12 @@ final class SendNotices extends Command
     private const DAILY_HOUR = 6;
 
     protected $signature = 'notices:send';
-    protected $description = 'Mail what people asked to be told, at once or once a day.';
+    protected $description = 'Mail the notices that people asked for, at once or once a day.';
 
     public function handle(): int
     {
         $people = User::query();
-        $people->whereNull('left_at')->where('told', '!=', 'never')->orderBy('company_id')->orderBy('id');
+        $people->whereNull('left_at')->where('notify', '!=', 'never')->orderBy('company_id')->orderBy('id');
         $company = null;
         $things = [];
         foreach ($people->get() as $user) {
@@ -62,11 +62,11 @@ final class SendNotices extends Command
         $query = Notice::query();
         $query->where('user_id', $user->id)->whereNull('sent_at')->where('tries', '<', self::MOST_TRIES)->orderBy('id');
         $open = $query->get();
-        $isDue = $user->told === 'once' || Carbon::now()->hour >= self::DAILY_HOUR && ! $this->wasToldToday($user);
+        $isDue = $user->notify === 'at_once' || Carbon::now()->hour >= self::DAILY_HOUR && ! $this->wasMailedToday($user);
         if ($open->isEmpty() || ! $isDue) {
             return;
         }
-        $mails = $user->told === 'once' ? $open->map(static fn(Notice $one): array => [$one])->all() : [$open->all()];
+        $mails = $user->notify === 'at_once' ? $open->map(static fn(Notice $one): array => [$one])->all() : [$open->all()];
         foreach ($mails as $notices) {
             $this->mail($user, array_values($notices));
         }
@@ -87,7 +87,7 @@ final class SendNotices extends Command
         }
     }
 
-    private function wasToldToday(User $user): bool
+    private function wasMailedToday(User $user): bool
     {
         $query = Notice::query();
         $query->where('user_id', $user->id)->where('sent_at', '>=', Carbon::today());

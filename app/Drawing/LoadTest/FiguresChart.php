@@ -9,7 +9,7 @@ use App\Drawing\Pen;
 
 /**
  * The figures of one load test over its time, a lane each, with the marks across all of them and a cursor that stands in every lane.
- * Lines of a lane differ by their dashes, so that they can be told apart in grey.
+ * Lines of a lane differ by their dashes, so that they can be distinguished in grey.
  */
 final readonly class FiguresChart
 {

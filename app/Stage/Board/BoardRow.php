@@ -41,14 +41,14 @@ final readonly class BoardRow
         $run = $switch?->run;
         $stops = $standing->stops();
         $survey = route('survey', $standing->site);
-        $told = $switch?->ownerReports->first();
+        $report = $switch?->ownerReports->first();
 
         return match (true) {
             $switch === null => new BoardNeed('note', "$name has no switch yet", 'Survey: say what is there', $survey),
-            $told !== null => new BoardNeed(
+            $report !== null => new BoardNeed(
                 'stop',
-                "$name: the owner says " . (string) preg_replace('/^owner: /', '', (string) ($told->fields['code'] ?? 'something')),
-                ($told->note ?? '') === '' ? 'Call, then read it in the logbook' : (string) $told->note,
+                "$name: the owner says " . (string) preg_replace('/^owner: /', '', (string) ($report->fields['code'] ?? 'something')),
+                ($report->note ?? '') === '' ? 'Call, then read it in the logbook' : (string) $report->note,
                 route('logbook', $switch),
             ),
             $standing->proof?->state === StandingState::Failed => new BoardNeed(

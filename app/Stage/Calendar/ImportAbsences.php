@@ -21,7 +21,7 @@ use Sabre\VObject\Reader;
 use Sabre\VObject\Recur\MaxInstancesExceededException;
 use Sabre\VObject\Recur\NoInstancesException;
 
-/** Takes absences and closures of another calendar for the year ahead. The same event brought in again is changed, not doubled. */
+/** Takes absences and closures of another calendar for the year ahead. The same event imported again is changed, not doubled. */
 final readonly class ImportAbsences
 {
     private const MOST_KB = 2048;

@@ -11,7 +11,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 
-/** Makes the address of a calendar; it is told once. */
+/** Makes the address of a calendar feed; it is shown once. */
 final readonly class MakeFeed
 {
     public function __invoke(Request $request): RedirectResponse

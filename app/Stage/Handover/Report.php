@@ -334,7 +334,7 @@ final readonly class Report
             ] + $this->signedPartsOnTheWire(),
             'record' => [
                 'head' => $run->head,
-                'seal' => HeadSeal::read($run->seal)?->told(),
+                'seal' => HeadSeal::read($run->seal)?->toArray(),
                 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries),
             ],
         ];

@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 
-/** Takes the readings of a recorder's table. A fault is told by line, and nothing is kept. */
+/** Takes the readings of a recorder's table. A fault is shown with its line, and nothing is kept. */
 final readonly class ImportReadings
 {
     private const SAME_S = 30;

@@ -239,7 +239,7 @@ final readonly class LoadTestPage
     /** @return list<Finding> of the plan while nothing is read, then of the readings too */
     public function findings(): array
     {
-        return array_map(fn(Finding $one): Finding => $one->told($this->units->told($one->message)), Finding::worstFirst([
+        return array_map(fn(Finding $one): Finding => $one->told($this->units->sentence($one->message)), Finding::worstFirst([
             ...$this->result->findings ?? [], ...$this->spans->findings,
             ...($this->test->isClosed() ? [] : [...$this->plan->findings, ...$this->cable()->findings ?? []]),
         ]));

@@ -123,7 +123,7 @@ final readonly class ReadPage
             static fn(Finding $one): bool => $one->severity === Severity::Stop,
         );
 
-        return array_values(array_map(fn(Finding $one): string => $this->page->units->told($one->message), $stops));
+        return array_values(array_map(fn(Finding $one): string => $this->page->units->sentence($one->message), $stops));
     }
 
     /** @return array<string, string> */

@@ -51,7 +51,7 @@ final readonly class TestBook
             'struck_why' => $struckWhy,
         ]);
         $reading->setRelation('user', $user);
-        $this->record->append($test, $user, 'reading', self::told($reading), $deviceTime);
+        $this->record->append($test, $user, 'reading', self::readingEntry($reading), $deviceTime);
 
         return $reading;
     }
@@ -69,7 +69,7 @@ final readonly class TestBook
             $reading = LoadReading::query()->create($columns + [
                 'company_id' => $test->company_id, 'load_test_id' => $test->id, 'user_id' => $user->id, 'source' => $source,
             ]);
-            $happened[] = ['kind' => 'reading', 'what' => self::told($reading), 'device_time' => null];
+            $happened[] = ['kind' => 'reading', 'what' => self::readingEntry($reading), 'device_time' => null];
         }
         $this->record->appendAll($test, $user, $happened);
     }
@@ -81,7 +81,7 @@ final readonly class TestBook
         $mark = LoadMark::query()->create($columns + [
             'company_id' => $test->company_id, 'load_test_id' => $test->id, 'user_id' => $user->id,
         ]);
-        $this->record->append($test, $user, 'test_mark', self::toldMark($mark), $deviceTime);
+        $this->record->append($test, $user, 'test_mark', self::markEntry($mark), $deviceTime);
 
         return $mark;
     }
@@ -140,12 +140,12 @@ final readonly class TestBook
         }
         $this->plan($test, $user);
         foreach ($test->readings()->with('user')->get() as $reading) {
-            $this->record->append($test, $reading->user, 'reading', self::told($reading) + ['brought_in' => true]);
+            $this->record->append($test, $reading->user, 'reading', self::readingEntry($reading) + ['added_later' => true]);
         }
     }
 
     /** @return array<string, mixed> */
-    public static function told(LoadReading $reading): array
+    public static function readingEntry(LoadReading $reading): array
     {
         return ['id' => $reading->id, 'taken_at' => self::moment($reading->taken_at)] + $reading->figures() + [
             'note' => $reading->note, 'source' => $reading->source->value, 'struck_why' => $reading->struck_why,
@@ -153,7 +153,7 @@ final readonly class TestBook
     }
 
     /** @return array<string, mixed> */
-    public static function toldMark(LoadMark $mark): array
+    public static function markEntry(LoadMark $mark): array
     {
         return [
             'id' => $mark->id, 'kind' => $mark->kind->value, 'at' => self::moment($mark->at), 'level_pct' => $mark->level_pct,

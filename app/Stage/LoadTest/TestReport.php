@@ -37,10 +37,10 @@ final readonly class TestReport
         $test->loadMissing('entries');
         $this->page = new LoadTestPage($test);
         $this->entries = array_values($test->entries->map(static function (RecordEntry $entry): array {
-            /** @var Entry $told */
-            $told = ['hash' => $entry->hash] + (array) json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR);
+            /** @var Entry $line */
+            $line = ['hash' => $entry->hash] + (array) json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR);
 
-            return $told;
+            return $line;
         })->all());
         $this->fault = $this->entries === [] ? 'It was closed before load tests kept a record.' : $this->found();
     }
@@ -94,7 +94,7 @@ final readonly class TestReport
         foreach ($this->page->result->requirements ?? [] as $one) {
             if ($one->verdict !== 'pass') {
                 $open[] = LoadTestPage::requirement($one->id) . ($one->verdict === 'fail' ? ': failed. ' : ': not proven. ')
-                    . $this->page->units->told($one->reason);
+                    . $this->page->units->sentence($one->reason);
             }
         }
         $open[] = 'That the switch notices a lost utility and transfers: a load test does not show it.';
@@ -134,10 +134,10 @@ final readonly class TestReport
             'people' => $test->people, 'hours' => $test->hours, 'noise' => $test->noise, 'edition' => $test->edition,
             'bank' => $test->bank?->name,
             'readings' => array_values($test->readings->map(
-                fn(LoadReading $one): array => TestBook::told($one) + ['who' => $this->maker($one)],
+                fn(LoadReading $one): array => TestBook::readingEntry($one) + ['who' => $this->maker($one)],
             )->all()),
             'marks' => array_values($test->marks->map(
-                fn(LoadMark $one): array => TestBook::toldMark($one) + ['who' => $this->maker($one)],
+                fn(LoadMark $one): array => TestBook::markEntry($one) + ['who' => $this->maker($one)],
             )->all()),
             'photos' => array_values($test->photos->map(
                 static fn(Photo $one): array => ['id' => $one->id, 'reading' => $one->reading_id, 'sha256' => $one->sha256],
@@ -150,7 +150,7 @@ final readonly class TestReport
             ],
             'record' => [
                 'head' => $test->head,
-                'seal' => HeadSeal::read($test->seal)?->told(),
+                'seal' => HeadSeal::read($test->seal)?->toArray(),
                 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries),
             ],
         ];

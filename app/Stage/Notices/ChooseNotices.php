@@ -8,15 +8,15 @@ use App\Models\User;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
-/** How a person wants to be told. */
+/** How a person wants to get notices. */
 final readonly class ChooseNotices
 {
     public function __invoke(Request $request): RedirectResponse
     {
-        $fields = $request->validate(['told' => ['required', 'in:never,daily,once']], ['told.*' => 'Choose one.']);
+        $fields = $request->validate(['notify' => ['required', 'in:never,daily,at_once']], ['notify.*' => 'Choose one.']);
         /** @var User $user */
         $user = $request->user();
-        $user->update(['told' => $fields['told']]);
+        $user->update(['notify' => $fields['notify']]);
 
         return redirect()->route('notices')->with('said', 'Kept.');
     }

@@ -17,7 +17,7 @@ use Escapement\Core\Schedule\Service\EngineHours;
 use Escapement\Core\Schedule\Service\ServiceDue;
 use Illuminate\Support\Carbon;
 
-/** What of a company somebody has to be told, as it stands now. Read as the signed-in user. */
+/** The notices of a company as it stands now, read as the signed-in user. */
 final readonly class GatherNotices
 {
     private const LATELY_DAYS = 9;
@@ -30,14 +30,14 @@ final readonly class GatherNotices
     /** @return list<array{kind: string, key: string, switch: ?int, claim: string, detail: string}> */
     public function all(): array
     {
-        $told = [...$this->ofEquipment(), ...$this->ofLinks()];
+        $notices = [...$this->ofEquipment(), ...$this->ofLinks()];
         $query = TransferSwitch::query();
         $query->orderBy('id');
         foreach ($query->with([...SiteStanding::NEEDS, 'ownerReports'])->get() as $switch) {
-            array_push($told, ...$this->ofSwitch($switch));
+            array_push($notices, ...$this->ofSwitch($switch));
         }
 
-        return $told;
+        return $notices;
     }
 
     /** @return list<array{kind: string, key: string, switch: ?int, claim: string, detail: string}> */
@@ -45,9 +45,9 @@ final readonly class GatherNotices
     {
         $name = $switch->site->name;
         $facts = UpkeepFacts::of($switch, $this->now);
-        $told = [];
-        $add = static function (string $kind, string $key, string $claim, string $detail) use (&$told, $switch): void {
-            $told[] = ['kind' => $kind, 'key' => "$kind/$switch->id/$key", 'switch' => $switch->id, 'claim' => $claim, 'detail' => $detail];
+        $notices = [];
+        $add = static function (string $kind, string $key, string $claim, string $detail) use (&$notices, $switch): void {
+            $notices[] = ['kind' => $kind, 'key' => "$kind/$switch->id/$key", 'switch' => $switch->id, 'claim' => $claim, 'detail' => $detail];
         };
         foreach ($switch->ownerReports as $report) {
             $add('owner', $report->id, "$name: the owner says something", (string) ($report->fields['code'] ?? '') . ". $report->note");
@@ -77,7 +77,7 @@ final readonly class GatherNotices
             $add('stale', $changes, "$name was changed after it was proved", "$changes.");
         }
 
-        return $told;
+        return $notices;
     }
 
     private function isMissed(LogEntry $entry): bool

@@ -9,7 +9,7 @@ use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
-/** What the signed-in person was told, and what waits or could not be sent. */
+/** The notices of the signed-in person: sent, waiting, or not sent and why. */
 final readonly class ShowNotices
 {
     private const MOST = 200;

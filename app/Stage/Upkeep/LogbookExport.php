@@ -34,14 +34,14 @@ final readonly class LogbookExport
         $fault = null;
         if ($this->count > 0) {
             try {
-                $told = $this->toArray();
-                LogbookRecord::verification(Node::fromArray($told));
+                $line = $this->toArray();
+                LogbookRecord::verification(Node::fromArray($line));
                 $fault = $this->book === null ? null : (new CompanyKeys())->fault(
                     $switch->company_id,
                     HeadSeal::read($this->book->seal),
                     $this->count,
                     $this->book->head,
-                    (string) data_get($told, 'record.entries.' . ($this->count - 1) . '.server_time'),
+                    (string) data_get($line, 'record.entries.' . ($this->count - 1) . '.server_time'),
                 );
             } catch (BadInput $bad) {
                 $fault = rtrim($bad->getMessage(), '.') . ", at $bad->path.";
@@ -56,11 +56,11 @@ final readonly class LogbookExport
         $site = $this->switch->site;
         $recorded = $makers = [];
         foreach ($this->book?->entries()->get() ?? [] as $one) {
-            /** @var array<string, mixed> $told */
-            $told = json_decode($one->entry, true, 64, JSON_THROW_ON_ERROR);
-            $recorded[] = ['hash' => $one->hash] + $told;
-            if ($told['kind'] === 'written') {
-                $makers[(string) data_get($told, 'what.id')] = data_get($told, 'what.who') ?? $told['who'];
+            /** @var array<string, mixed> $line */
+            $line = json_decode($one->entry, true, 64, JSON_THROW_ON_ERROR);
+            $recorded[] = ['hash' => $one->hash] + $line;
+            if ($line['kind'] === 'written') {
+                $makers[(string) data_get($line, 'what.id')] = data_get($line, 'what.who') ?? $line['who'];
             }
         }
 
@@ -70,11 +70,11 @@ final readonly class LogbookExport
             'switch' => $this->switch->name,
             // the name as it was recorded: somebody who is called otherwise since then still wrote it under that name
             'entries' => array_map(
-                static fn(LogEntry $one): array => LogbookBook::told($one) + ['who' => $makers[$one->id] ?? $one->user->name],
+                static fn(LogEntry $one): array => LogbookBook::entry($one) + ['who' => $makers[$one->id] ?? $one->user->name],
                 $this->entries,
             ),
             'record' => [
-                'head' => $this->book->head ?? RecordChain::GENESIS, 'seal' => HeadSeal::read($this->book?->seal)?->told(),
+                'head' => $this->book->head ?? RecordChain::GENESIS, 'seal' => HeadSeal::read($this->book?->seal)?->toArray(),
                 'entries' => $recorded,
             ],
         ];

@@ -8,7 +8,7 @@ use App\Models\LogEntry;
 use App\Models\TransferSwitch;
 use Illuminate\Http\RedirectResponse;
 
-/** Somebody of the company has read what the owner told: it leaves the board, and stays in the logbook. */
+/** A report of the owner was read: it leaves the board and stays in the logbook. */
 final readonly class ReadReport
 {
     public function __invoke(TransferSwitch $switch, LogEntry $entry): RedirectResponse

@@ -6,7 +6,7 @@ namespace App\Stage\Visits;
 
 use App\Models\Visit;
 
-/** What is told of visits, on every page alike. */
+/** The words for visits, the same on every page. */
 final readonly class VisitWords
 {
     /** @var array<string, array{string, string}> why a visit is not placed, and what helps */

@@ -9,7 +9,7 @@ use Escapement\Core\Finding\Findings;
 
 /**
  * The steps of a load test as they were marked. A failure of the utility in the middle of it is a step of its own: what was held before
- * and after it stays what it was, and a bank that did not drop is told. Rule: docs/rules.md#load-test-marks.
+ * and after it stays what it was, and a bank that did not drop is reported. Rule: docs/rules.md#load-test-marks.
  */
 final readonly class MarkedSpans
 {

@@ -33,7 +33,7 @@ final readonly class HeadSeal
     }
 
     /** @return array{key: string, signature: string} */
-    public function told(): array
+    public function toArray(): array
     {
         return ['key' => $this->key, 'signature' => $this->signature];
     }

@@ -12,7 +12,7 @@ use Escapement\Core\LoadTest\TestMark;
 use Escapement\Core\Wire\LoadTest\LoadTestReader;
 
 /**
- * A load test, told by the entries of its record and by nothing else, and whether an export says the same. Rule: docs/rules.md#record.
+ * A load test as the entries of its record alone give it, and whether an export agrees. Rule: docs/rules.md#record.
  *
  * The first entry says what was planned; later ones add readings, marks and pictures, strike some out, sign. Entries of other kinds are
  * read over.
@@ -105,7 +105,7 @@ final class LoadTestRecord
         if (RecordedLines::text($evaluation->value) !== RecordedLines::text($this->evaluation->value)) {
             throw $evaluation->bad('This is not what was signed.');
         }
-        $told = array_map(
+        $lines = array_map(
             static fn(Node $one): string => RecordedLines::text(RecordedLines::plain($one->object(), self::FIGURES)),
             $evaluation->object()->required('readings')->list(),
         );
@@ -115,7 +115,7 @@ final class LoadTestRecord
             static fn(array $one): string => RecordedLines::text(array_intersect_key($one, array_flip(self::FIGURES))),
             $counting,
         );
-        if ($told !== $recorded) {
+        if ($lines !== $recorded) {
             throw $evaluation->at('readings', null)->bad('These are not the readings of the record.');
         }
         $verdict = (new LoadTestEvaluation((new LoadTestReader())->input($evaluation)))->result()->verdict;

@@ -7,7 +7,7 @@ namespace Escapement\Core\Record;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 
-/** A logbook, told by its record and by nothing else, and whether an export says the same. Rule: docs/rules.md#record. */
+/** A logbook as its record alone gives it, and whether an export agrees. Rule: docs/rules.md#record. */
 final class LogbookRecord
 {
     public const FORMAT = 'escapement/logbook/1';

@@ -17,9 +17,9 @@ final readonly class RecordedLines
      *
      * @throws BadInput at the first line that is not recorded, or at the list where one is missing
      */
-    public static function same(Node $told, array $recorded, array $keys, string $word): void
+    public static function same(Node $claimed, array $recorded, array $keys, string $word): void
     {
-        foreach ($told->list() as $node) {
+        foreach ($claimed->list() as $node) {
             $line = self::plain($node->object(), $keys);
             $id = is_string($line['id']) ? $line['id'] : '';
             $known = $recorded[$id] ?? null;
@@ -29,7 +29,7 @@ final readonly class RecordedLines
             unset($recorded[$id]);
         }
         if ($recorded !== []) {
-            throw $told->bad("The record has a $word more than these.");
+            throw $claimed->bad("The record has a $word more than these.");
         }
     }
 

@@ -113,7 +113,7 @@ final class HeadSealTest extends TestCase
 
         return [
             'format' => LogbookRecord::FORMAT, 'entries' => [$line + ['who' => 'Ana']], 'record' => [
-                'head' => $head, 'seal' => $pair === null ? null : HeadSeal::of($pair, 1, $head)->told(),
+                'head' => $head, 'seal' => $pair === null ? null : HeadSeal::of($pair, 1, $head)->toArray(),
                 'entries' => [['hash' => $head] + $entry],
             ],
         ];

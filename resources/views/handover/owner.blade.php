@@ -66,9 +66,9 @@
                 @csrf
                 <x-field name="words" label="What you saw, if you like" :value="old('words', '')" maxlength="300" />
                 <p class="row-of-buttons">
-                    @foreach (\App\Stage\Handover\TakeOwnerReport::TOLD as $told => $words)
-                        <button class="btn btn-primary" type="submit" name="told"
-                            value="{{ $told }}">{{ ucfirst($words) }}</button>
+                    @foreach (\App\Stage\Handover\TakeOwnerReport::REPORTS as $report => $words)
+                        <button class="btn btn-primary" type="submit" name="report"
+                            value="{{ $report }}">{{ ucfirst($words) }}</button>
                     @endforeach
                 </p>
             </form>

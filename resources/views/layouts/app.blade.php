@@ -47,7 +47,7 @@
                             <a href="{{ route('people') }}">People</a>
                         @endif
                         <a href="{{ route('account') }}">Password</a>
-                        <a href="{{ route('notices') }}">What I am told</a>
+                        <a href="{{ route('notices') }}">Notices</a>
                         <button type="button" x-on:click="turnTheme" x-text="themeWords">Dark</button>
                         <form method="post" action="{{ route('logout') }}">@csrf<button type="submit">Sign out</button></form>
                     </div>

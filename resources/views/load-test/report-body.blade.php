@@ -14,7 +14,7 @@
                     <h3>Proved by this test</h3>
                     <ul>
                         @forelse (array_filter($page->result->requirements ?? [], fn($one) => $one->verdict === 'pass') as $one)
-                            <li>{{ $page::requirement($one->id) }}: {{ lcfirst($page->units->told($one->reason)) }}</li>
+                            <li>{{ $page::requirement($one->id) }}: {{ lcfirst($page->units->sentence($one->reason)) }}</li>
                         @empty
                             <li>Nothing yet.</li>
                         @endforelse

@@ -188,7 +188,7 @@
     <ul class="parts">
         @foreach ($page->result->requirements ?? [] as $one)
             <li><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop', 'not_proven' => 'note'][$one->verdict]" /><span><b>{{ $page::requirement($one->id) }}</b>:
-                    {{ str_replace('_', ' ', $one->verdict) }}<small>{{ $page->units->told($one->reason) }}</small></span></li>
+                    {{ str_replace('_', ' ', $one->verdict) }}<small>{{ $page->units->sentence($one->reason) }}</small></span></li>
         @endforeach
     </ul>
     @if ($page->comparison() !== [])

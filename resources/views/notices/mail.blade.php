@@ -5,4 +5,4 @@
         {{ route('logbook', $one->switch_id) }}
     @endif
 @endforeach
-How you are told is yours to choose: {{ route('account') }}
+Choose how you get notices: {{ route('account') }}

@@ -1,11 +1,11 @@
 @extends('layouts.app')
-@section('title', 'What you are told')
+@section('title', 'Notices')
 @section('content')
     <main id="main" class="main library">
         @if (session('said'))
             <p class="said" role="status">{{ session('said') }}</p>
         @endif
-        <h1>What you are told</h1>
+        <h1>Notices</h1>
         <p>Missed exercises, overdue work, a selector that is not at automatic, changes after a proof, reports of owners, calibrations and
             links that end. Each once.</p>
         <form method="post" action="{{ route('notices.choose') }}">
@@ -13,12 +13,12 @@
             <fieldset class="field">
                 <legend>By mail to {{ $user->email }}</legend>
                 <div class="choice">
-                    @foreach (['never' => 'not', 'daily' => 'once a day', 'once' => 'at once'] as $told => $words)
-                        <label><input type="radio" name="told" value="{{ $told }}"
-                                @checked(old('told', $user->told) === $told)><span>{{ $words }}</span></label>
+                    @foreach (['never' => 'not', 'daily' => 'once a day', 'at_once' => 'at once'] as $how => $words)
+                        <label><input type="radio" name="notify" value="{{ $how }}"
+                                @checked(old('notify', $user->notify) === $how)><span>{{ $words }}</span></label>
                     @endforeach
                 </div>
-                @error('told')
+                @error('notify')
                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                 @enderror
             </fieldset>
@@ -35,7 +35,7 @@
             <ul class="plain">
                 @foreach ($notices as $one)
                     <li><b>{{ $one->claim }}</b> {{ $one->detail }}
-                        <small>{{ $one->sent_at ? ($isMailed ? 'sent ' : 'told ') . $one->sent_at->format('j M Y, H:i') : 'waits' }}{{ $one->failure ? ', tried ' . $one->tries . ' times: ' . $one->failure : '' }}</small>
+                        <small>{{ $one->sent_at ? ($isMailed ? 'sent ' : 'shown ') . $one->sent_at->format('j M Y, H:i') : 'waits' }}{{ $one->failure ? ', tried ' . $one->tries . ' times: ' . $one->failure : '' }}</small>
                         @if ($one->switch_id)
                             <a href="{{ route('logbook', $one->switch_id) }}">Logbook</a>
                         @endif

@@ -64,7 +64,7 @@
                     </p>
                     @if ($entry->source === 'owner' && $entry->seen_at === null && auth()->user()->role->mayWrite())
                         <form method="post" action="{{ route('logbook.read', [$page->switch, $entry->id]) }}">@csrf<button
-                                class="btn btn-primary" type="submit">The owner told this: read</button></form>
+                                class="btn btn-primary" type="submit">Reported by the owner: mark as read</button></form>
                     @endif
                     @if ($entry->struck_why !== null)
                         <p><small>Struck out: {{ $entry->struck_why }}</small></p>

@@ -6,12 +6,12 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** Who is told what: each thing once to each person, at once or with the day's mail. */
+/** Notices: each one once to each person, at once or with the mail of the day. */
 return new class extends Migration {
     public function up(): void
     {
         Schema::table('users', static function (Blueprint $table): void {
-            $table->string('told', 6)->default('never')->comment('never, daily, once: how notices are mailed');
+            $table->string('notify', 8)->default('never')->comment('never, daily, at_once: how notices are mailed');
         });
         Schema::create('notices', static function (Blueprint $table): void {
             $table->id();
@@ -19,7 +19,7 @@ return new class extends Migration {
             $table->foreignId('user_id')->constrained();
             $table->foreignId('switch_id')->nullable()->constrained();
             $table->string('kind', 20);
-            $table->char('about', 64)->comment('hash of what it is about: nobody is told twice');
+            $table->char('about', 64)->comment('hash of what it is about: nobody gets it twice');
             $table->string('claim', 200);
             $table->string('detail', 400);
             $table->timestamp('sent_at')->nullable();
@@ -35,7 +35,7 @@ return new class extends Migration {
     {
         Schema::dropIfExists('notices');
         Schema::table('users', static function (Blueprint $table): void {
-            $table->dropColumn('told');
+            $table->dropColumn('notify');
         });
     }
 };

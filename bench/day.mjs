@@ -1,24 +1,14 @@
 // A day without a network: a procedure with the installation worked through on one page, with forty pictures; then a connection
 // that drops every few seconds until all has arrived. Run after bin/start: node bench/day.mjs [pictures]
 import { execFileSync } from 'node:child_process';
-import { chromium } from '@playwright/test';
+import { phone, picture } from './lib/phone.mjs';
 
 const base = process.env.ESCAPEMENT_URL ?? 'http://127.0.0.1:8080';
 const pictures = Number(process.argv[2] ?? 40);
 const root = new URL('..', import.meta.url).pathname;
-const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-quic'],
-});
-const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 } });
-const page = await context.newPage();
-await page.goto('/login');
-await page.getByLabel('Address').fill('rosa@lantern.example');
-await page.getByLabel('Password').fill('lantern-demo');
-await page.getByRole('button', { name: 'Sign in' }).click();
-await page.waitForURL((url) => url.pathname === '/');
+const { browser, context, page } = await phone(base);
 await page.goto('/switches/1/commission');
-await page.getByText(/What it proves/).click();
+await page.locator('summary', { hasText: 'What it proves' }).click();
 await page.getByLabel(/The installation too/).check();
 await page.getByRole('button', { name: /begin a run/ }).click();
 await page.waitForURL('**/runs/*');
@@ -31,21 +21,7 @@ await page.reload();
 await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
 await page.reload();
 
-// A picture as a phone takes it: twelve megapixels, full of detail, so that it does not shrink to nothing.
-const jpeg = Buffer.from(
-    await page.evaluate(
-        () =>
-            new Promise((resolve) => {
-                const canvas = Object.assign(document.createElement('canvas'), { width: 4000, height: 3000 });
-                const pen = canvas.getContext('2d');
-                for (let i = 0; i < 20_000; i++) {
-                    pen.fillStyle = `hsl(${(i * 37) % 360} 60% ${i % 90}%)`;
-                    pen.fillRect((i * 1009) % 4000, (i * 757) % 3000, 40, 30);
-                }
-                canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
-            }),
-    ),
-);
+const jpeg = await picture(page, 4000, 3000);
 await context.setOffline(true);
 const now = page.locator('.now:not([hidden])');
 let taken = 0,
@@ -59,7 +35,7 @@ while ((await now.count()) > 0) {
     }
     await now.getByLabel(/^Note/).fill('As seen.');
     if (kind === 'measure') {
-        await now.locator('[name=value]').fill((await now.getAttribute('data-min')) || '1');
+        await now.locator('[name=value]').fill((await now.getAttribute('data-min')) || (await now.getAttribute('data-max')) || '1');
     }
     if ((await now.locator('input[type=checkbox][name=so]').count()) > 0) {
         await now.locator('input[type=checkbox][name=so]').check();

@@ -5,20 +5,13 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
+import { phone, picture } from './lib/phone.mjs';
 
 const base = process.env.ESCAPEMENT_URL ?? 'http://127.0.0.1:8080';
 const readings = Number(process.argv[2] ?? 300);
 const pictures = Number(process.argv[3] ?? 60);
 const root = new URL('..', import.meta.url).pathname;
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });
-const context = await browser.newContext({ baseURL: base, viewport: { width: 390, height: 844 } });
-const page = await context.newPage();
-await page.goto('/login');
-await page.getByLabel('Address').fill('rosa@lantern.example');
-await page.getByLabel('Password').fill('lantern-demo');
-await page.getByRole('button', { name: 'Sign in' }).click();
-await page.waitForURL((url) => url.pathname === '/');
+const { browser, context, page } = await phone(base);
 await page.goto('/switches/6/load-tests');
 await page.getByLabel('What is to be proved').selectOption('custom');
 await page.getByLabel('Steps of your own').fill('50 × 240');
@@ -29,20 +22,7 @@ await page.clock.install({ time: Date.now() - (readings + 5) * 60_000 });
 await page.goto(`${test}/read`);
 await page.evaluate(() => navigator.serviceWorker.ready);
 
-const jpeg = Buffer.from(
-    await page.evaluate(
-        () =>
-            new Promise((resolve) => {
-                const canvas = Object.assign(document.createElement('canvas'), { width: 1600, height: 1200 });
-                const pen = canvas.getContext('2d');
-                for (let i = 0; i < 20_000; i++) {
-                    pen.fillStyle = `hsl(${(i * 37) % 360} 60% ${i % 90}%)`;
-                    pen.fillRect((i * 1009) % 1600, (i * 757) % 1200, 20, 15);
-                }
-                canvas.toBlob(async (blob) => resolve([...new Uint8Array(await blob.arrayBuffer())]), 'image/jpeg');
-            }),
-    ),
-);
+const jpeg = await picture(page, 1600, 1200);
 const inputs = await page.locator('.reading input[name]').evaluateAll((all) => all.map(({ name }) => name));
 await context.setOffline(true);
 const begun = Date.now();

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Escapement\Core\LoadTest\TestMark;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
@@ -26,19 +25,11 @@ use Illuminate\Support\Carbon;
 final class LoadMark extends Model
 {
     use BelongsToCompany;
+    use MadeOnDevice;
 
     public const UPDATED_AT = null;
-
-    public $incrementing = false;
-    protected $keyType = 'string';
     protected $guarded = [];
     protected $dateFormat = 'Y-m-d H:i:s.v';
-
-    /** @return BelongsTo<User, $this> */
-    public function user(): BelongsTo
-    {
-        return $this->belongsTo(User::class);
-    }
 
     protected function casts(): array
     {

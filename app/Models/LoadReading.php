@@ -6,7 +6,6 @@ namespace App\Models;
 
 use Escapement\Core\LoadTest\ReadingSource;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
@@ -36,19 +35,11 @@ use Illuminate\Support\Carbon;
 final class LoadReading extends Model
 {
     use BelongsToCompany;
+    use MadeOnDevice;
 
     public const UPDATED_AT = null;
-
-    public $incrementing = false;
-    protected $keyType = 'string';
     protected $guarded = [];
     protected $dateFormat = 'Y-m-d H:i:s.v';
-
-    /** @return BelongsTo<User, $this> */
-    public function user(): BelongsTo
-    {
-        return $this->belongsTo(User::class);
-    }
 
     /**
      * As the record, the export and the evaluation take it; read past the casts, which take their time with thousands of readings.

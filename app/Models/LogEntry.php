@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
@@ -27,22 +26,15 @@ use Illuminate\Support\Carbon;
 final class LogEntry extends Model
 {
     use BelongsToCompany;
+    use MadeOnDevice;
 
     public const UPDATED_AT = null;
-    public $incrementing = false;
-    protected $keyType = 'string';
     protected $guarded = [];
 
     /** @return list<self> of a switch, in the order of time; struck ones too */
     public static function of(int $switchId): array
     {
         return array_values(self::query()->with('user')->where('switch_id', $switchId)->get()->sortBy('at')->all());
-    }
-
-    /** @return BelongsTo<User, $this> */
-    public function user(): BelongsTo
-    {
-        return $this->belongsTo(User::class);
     }
 
     protected function casts(): array

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
@@ -26,17 +25,10 @@ use Illuminate\Support\Carbon;
 final class Mark extends Model
 {
     use BelongsToCompany;
+    use MadeOnDevice;
 
-    public $incrementing = false;
     public $timestamps = false;
-    protected $keyType = 'string';
     protected $guarded = [];
-
-    /** @return BelongsTo<User, $this> */
-    public function user(): BelongsTo
-    {
-        return $this->belongsTo(User::class);
-    }
 
     protected function casts(): array
     {

@@ -36,19 +36,12 @@ use Illuminate\Support\Carbon;
 final class Photo extends Model
 {
     use BelongsToCompany;
+    use MadeOnDevice;
 
     public const UPDATED_AT = null;
     public const MOMENTS = ['before' => 'before the work', 'during' => 'during', 'after' => 'after'];
 
-    public $incrementing = false;
-    protected $keyType = 'string';
     protected $guarded = [];
-
-    /** @return BelongsTo<User, $this> */
-    public function user(): BelongsTo
-    {
-        return $this->belongsTo(User::class);
-    }
 
     /** @return BelongsTo<TransferSwitch, $this> */
     public function switch(): BelongsTo

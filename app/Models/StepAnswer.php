@@ -7,7 +7,6 @@ namespace App\Models;
 use Escapement\Core\Commissioning\Procedure\JudgedAnswer;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
@@ -30,17 +29,10 @@ use Illuminate\Support\Carbon;
 final class StepAnswer extends Model
 {
     use BelongsToCompany;
+    use MadeOnDevice;
 
-    public $incrementing = false;
     public $timestamps = false;
-    protected $keyType = 'string';
     protected $guarded = [];
-
-    /** @return BelongsTo<User, $this> */
-    public function user(): BelongsTo
-    {
-        return $this->belongsTo(User::class);
-    }
 
     public function judged(): JudgedAnswer
     {

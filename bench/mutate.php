@@ -11,6 +11,7 @@ const FLIPS = [
     '*' => '/', '/' => '*', '!' => '', '%' => '*',
 ];
 const PATIENCE_S = 30;
+const BEFORE_A_TERM = ['(', ',', '=', 'return', '=>', '?', ':', '[', '*'];
 
 $root = dirname(__DIR__);
 $options = getopt('', ['most:', 'seed:', 'also:'], $rest);
@@ -43,12 +44,14 @@ $mutants = static function (string $file): array {
             $token->id === T_LNUMBER => (string) ((int) str_replace('_', '', $token->text) + 1),
             $token->id === T_DNUMBER => (string) json_encode((float) str_replace('_', '', $token->text) * 1.1 + 1e-3),
             // a minus that begins a term is no subtraction
-            in_array($token->text, ['+', '-'], true) && in_array($previous?->text, ['(', ',', '=', 'return', '=>', '?', ':', '[', '*'], true) => null,
+            in_array($token->text, ['+', '-'], true) && in_array($previous?->text, BEFORE_A_TERM, true) => null,
             isset(FLIPS[$token->text]) => FLIPS[$token->text],
             default => null,
         };
         if ($is !== null && $is !== $token->text) {
-            $code = implode('', array_map(static fn(\PhpToken $one, int $at): string => $at === $i ? $is : $one->text, $tokens, array_keys($tokens)));
+            $texts = array_column($tokens, 'text');
+            $texts[$i] = $is;
+            $code = implode('', $texts);
             $all[] = ['file' => $file, 'line' => $token->line, 'was' => $token->text, 'is' => $is, 'code' => $code];
         }
         if (! in_array($token->id, [T_WHITESPACE, T_COMMENT, T_DOC_COMMENT], true)) {
@@ -60,7 +63,8 @@ $mutants = static function (string $file): array {
 };
 
 $all = [];
-foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator("$root/core/src/$folder", \FilesystemIterator::SKIP_DOTS)) as $file) {
+$below = new \RecursiveDirectoryIterator("$root/core/src/$folder", \FilesystemIterator::SKIP_DOTS);
+foreach (new \RecursiveIteratorIterator($below) as $file) {
     if ($file instanceof \SplFileInfo && $file->getExtension() === 'php') {
         array_push($all, ...$mutants($file->getPathname()));
     }
@@ -75,7 +79,8 @@ $run = static function (array $mutant, string $path) use ($work, $root): bool {
     file_put_contents("$work/mutant.php", $mutant['code']);
     // Composer's loader first: the one of the mutant, which comes after it, is then asked before it
     file_put_contents("$work/bootstrap.php", sprintf(
-        '<?php require_once %s; spl_autoload_register(static function (string $class): void { if ($class === %s) { require %s; } }, true, true);',
+        '<?php require_once %s; spl_autoload_register('
+            . 'static function (string $class): void { if ($class === %s) { require %s; } }, true, true);',
         var_export("$root/vendor/autoload.php", true),
         var_export('Escapement\\Core\\' . str_replace('/', '\\', substr($mutant['file'], strlen("$root/core/src/"), -4)), true),
         var_export("$work/mutant.php", true),
@@ -100,7 +105,8 @@ foreach ($all as $i => $mutant) {
     }
     $killed += $isKilled ? 1 : 0;
     if (! $isKilled) {
-        printf("survives  %s:%d  %s became %s\n", substr($mutant['file'], strlen("$root/core/src/")), $mutant['line'], $mutant['was'], $mutant['is']);
+        $at = substr($mutant['file'], strlen("$root/core/src/"));
+        printf("survives  %s:%d  %s became %s\n", $at, $mutant['line'], $mutant['was'], $mutant['is']);
     }
 }
 printf(

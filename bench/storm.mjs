@@ -197,12 +197,12 @@ async function read() {
     accepted.readings += 1;
 }
 
-const told = { web: 0, database: 0, browser: 0 };
+const ended = { web: 0, database: 0, browser: 0 };
 for (let i = 0; i < kills; i++) {
     const victim = Object.keys(killers)[i % 3];
     const timer = setTimeout(() => {
         killers[victim]();
-        told[victim] += 1;
+        ended[victim] += 1;
     }, Math.random() * 2500);
     await (i % 2 === 0 ? act : read)().catch(() => {}); // cut off in the middle
     await sleep(300);
@@ -268,12 +268,16 @@ const lost =
     Math.max(0, accepted.marks - marks.length) +
     Math.max(0, accepted.readings - readings.length) +
     Math.max(0, accepted.thumbs - thumbs.length);
+const notEmptied = unsent.filter((n) => n !== 0).length;
 console.log(
-    `\n${kills} hard kills (${Object.entries(told)
-        .map(([who, n]) => `${n} ${who}`)
-        .join(
-            ', ',
-        )}): taken ${accepted.answers} answers, ${accepted.photos} pictures, ${accepted.marks} marks; in the record ${answers.length}, ${photos.length}, ${marks.length}; ${lost} lost, ${doubled} doubled, ${unsent.filter((n) => n !== 0).length} stores not emptied; the record verifies; of the load test ${accepted.readings} readings and ${accepted.thumbs} marks taken, ${readings.length} and ${thumbs.length} in its record, which verifies`,
+    [
+        '',
+        `${kills} hard kills: ${ended.web} web, ${ended.database} database, ${ended.browser} browser; ${lost} lost, ${doubled} doubled`,
+        `taken ${accepted.answers} answers, ${accepted.photos} pictures, ${accepted.marks} marks`,
+        `in the record ${answers.length}, ${photos.length}, ${marks.length}; the record verifies; ${notEmptied} stores not emptied`,
+        `of the load test taken ${accepted.readings} readings, ${accepted.thumbs} marks`,
+        `in its record ${readings.length}, ${thumbs.length}; it verifies`,
+    ].join('\n'),
 );
 await browser.close().catch(() => {});
 killers.browser();

@@ -109,11 +109,14 @@ web_user() {
 as_web() {
     if [ -n "$web" ]; then setpriv --reuid="$web" --regid="$web" --clear-groups -- env HOME="${TMPDIR:-/tmp}" "$@"; else "$@"; fi
 }
-answers() { # URL: whether Escapement answers there, and not somebody else
-    php -r 'exit(str_starts_with((string) @file_get_contents($argv[1], false, stream_context_create(["http" => ["timeout" => 2]])), "escapement: up") ? 0 : 1);' "$1"
+answers() { # URL [START]: whether Escapement answers there and is up, or with an answer that starts like this; and not somebody else
+    php -r '
+        $context = stream_context_create(["http" => ["timeout" => 2, "ignore_errors" => true]]);
+        exit(str_starts_with((string) @file_get_contents($argv[1], false, $context), $argv[2]) ? 0 : 1);
+    ' "$1" "${2:-escapement: up}"
 }
-is_ours() { # URL: whether Escapement answers there, be it that its database is gone
-    php -r 'exit(str_starts_with((string) @file_get_contents($argv[1], false, stream_context_create(["http" => ["timeout" => 2, "ignore_errors" => true]])), "escapement: ") ? 0 : 1);' "$1"
+is_ours() { # URL: whether Escapement answers there, even when its database is gone
+    answers "$1" 'escapement: '
 }
 is_taken() { # PORT: whether anything answers there
     php -r 'exit(@fsockopen("127.0.0.1", (int) $argv[1], $code, $words, 1) === false ? 1 : 0);' "$1"

@@ -17,7 +17,9 @@ use Illuminate\Support\Str;
 /** What an owner tells with two taps: it goes into the logbook under the owner, and onto the board of the company until it is read. */
 final readonly class TakeOwnerReport
 {
-    public const REPORTS = ['no_start' => 'it did not start', 'outage' => 'there was an outage, it ran', 'other' => 'something else is wrong'];
+    public const REPORTS = [
+        'no_start' => 'it did not start', 'outage' => 'there was an outage, it ran', 'other' => 'something else is wrong',
+    ];
 
     public function __construct(private LogbookBook $book) {}
 

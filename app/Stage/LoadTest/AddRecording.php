@@ -26,7 +26,10 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
-/** A fast recording of load steps: read, its steps found or given, and judged; a fault is shown with its line or byte, and nothing is kept. */
+/**
+ * A fast recording of load steps: read, its steps found or given, and judged; a fault is shown with its line or byte, and nothing is
+ * kept.
+ */
 final readonly class AddRecording
 {
     private const PRE_MS = 1000.0;

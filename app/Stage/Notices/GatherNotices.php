@@ -47,7 +47,9 @@ final readonly class GatherNotices
         $facts = UpkeepFacts::of($switch, $this->now);
         $notices = [];
         $add = static function (string $kind, string $key, string $claim, string $detail) use (&$notices, $switch): void {
-            $notices[] = ['kind' => $kind, 'key' => "$kind/$switch->id/$key", 'switch' => $switch->id, 'claim' => $claim, 'detail' => $detail];
+            $notices[] = [
+                'kind' => $kind, 'key' => "$kind/$switch->id/$key", 'switch' => $switch->id, 'claim' => $claim, 'detail' => $detail,
+            ];
         };
         foreach ($switch->ownerReports as $report) {
             $add('owner', $report->id, "$name: the owner says something", (string) ($report->fields['code'] ?? '') . ". $report->note");

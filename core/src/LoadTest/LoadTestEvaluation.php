@@ -63,10 +63,10 @@ final readonly class LoadTestEvaluation
             $this->record->meanLoadPct(),
             $this->record->regulationPct(),
             $this->record->droopPct(),
-            $this->record->worstVPct(),
-            $this->record->worstHzPct(),
-            $this->record->worst(static fn(TestReading $one): float => TestReading::unbalancePct($one->vV)),
-            $this->record->worst(static fn(TestReading $one): float => TestReading::unbalancePct($one->aA)),
+            $this->record->worst->vPct,
+            $this->record->worst->hzPct,
+            $this->record->worst->vUnbalancePct,
+            $this->record->worst->iUnbalancePct,
             $this->record->drift(),
             $lowMin,
             [
@@ -84,8 +84,9 @@ final readonly class LoadTestEvaluation
     private function level(ProofRow $row): array
     {
         $least = $row->levelPct - $this->limits->levelTolerancePct;
-        $holds = array_map(static fn(float $pct): bool => ! Tolerance::isBelow($pct, $least), $this->record->loadPct);
-        [$sum, $longest] = $this->record->minutesWhere(static fn(int $i): bool => $holds[$i]);
+        [$sum, $longest] = $this->record->minutesWhere(
+            array_map(static fn(float $pct): bool => ! Tolerance::isBelow($pct, $least), $this->record->loadPct),
+        );
         $mean = $this->record->meanLoadPct();
         $verdict = match (true) {
             ! Tolerance::isBelow($longest, $row->minutes) => 'pass',
@@ -119,8 +120,10 @@ final readonly class LoadTestEvaluation
         if ($this->base->profile !== TestProfile::MonthlyBuilding || ! $this->base->isDiesel() || $minC === null) {
             return false;
         }
-        [, $longest] = $this->record->minutesWhere(fn(int $i): bool => $this->in->readings[$i]->exhaustC !== null
-            && ! Tolerance::isBelow((float) $this->in->readings[$i]->exhaustC, $minC));
+        [, $longest] = $this->record->minutesWhere(array_map(
+            static fn(TestReading $one): bool => $one->exhaustC !== null && ! Tolerance::isBelow($one->exhaustC, $minC),
+            $this->in->readings,
+        ));
 
         return ! Tolerance::isBelow($longest, self::EXHAUST_MIN);
     }

@@ -74,8 +74,8 @@ final readonly class TestFindings
     private function engine(): void
     {
         $readings = $this->in->readings;
-        $coolant = $this->record->values(static fn(TestReading $one): ?float => $one->coolantC);
-        $last = $this->record->last(static fn(TestReading $one): ?float => $one->coolantC);
+        $coolant = $this->record->worst->coolantC;
+        $last = $coolant === [] ? null : $coolant[count($coolant) - 1];
         $lastsS = $readings[count($readings) - 1]->tS - $readings[0]->tS;
         if ($last !== null && Tolerance::isBelow($last, $this->limits->minCoolantC) && ! Tolerance::isBelow($lastsS, self::WARM_AFTER_S)) {
             $this->findings->raise('coolant-cold', ['coolant' => $last, 'min' => $this->limits->minCoolantC]);
@@ -83,7 +83,7 @@ final readonly class TestFindings
         if ($coolant !== [] && Tolerance::exceeds(max($coolant), $this->limits->maxCoolantC)) {
             $this->findings->raise('coolant-hot', ['coolant' => max($coolant), 'max' => $this->limits->maxCoolantC]);
         }
-        $oil = $this->record->values(static fn(TestReading $one): ?float => $one->oilKpa);
+        $oil = $this->record->worst->oilKpa;
         if ($oil !== [] && Tolerance::isBelow(min($oil), $this->limits->minOilKpa)) {
             $this->findings->raise('oil-low', ['oil' => min($oil), 'min' => $this->limits->minOilKpa]);
         }
@@ -96,7 +96,7 @@ final readonly class TestFindings
         if ($warm !== [] && $oil !== [] && Tolerance::isBelow($oil[count($oil) - 1], self::OIL_SHARE * max($warm))) {
             $this->findings->raise('oil-falling', ['oil' => $oil[count($oil) - 1], 'most' => max($warm)]);
         }
-        $battery = $this->record->last(static fn(TestReading $one): ?float => $one->batteryV);
+        $battery = $this->record->worst->batteryV;
         if ($battery !== null && Tolerance::isBelow($battery, self::CHARGING * $this->limits->batteryNominalV)) {
             $this->findings->raise('battery-not-charging', ['v' => $battery]);
         }
@@ -104,7 +104,7 @@ final readonly class TestFindings
 
     private function current(): void
     {
-        $unbalance = $this->record->worst(static fn(TestReading $one): float => TestReading::unbalancePct($one->vV));
+        $unbalance = $this->record->worst->vUnbalancePct;
         if (Tolerance::exceeds($unbalance, 2)) {
             $severity = Tolerance::exceeds($unbalance, 5) ? Severity::Stop : Severity::Warn;
             $this->findings->raise('load-test-evaluate/v-unbalance', ['pct' => $unbalance], severity: $severity);

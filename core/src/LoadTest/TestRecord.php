@@ -15,6 +15,11 @@ final readonly class TestRecord
     public array $loadPct;
     /** @var list<int> first readings of the intervals that are proved */
     private array $proved;
+    /** @var list<float> length of the interval after each reading but the last */
+    private array $seconds;
+    private float $provedMin;
+    private ?float $meanLoadPct;
+    public WorstReadings $worst;
     public TestReading $low;
     public TestReading $top;
 
@@ -27,16 +32,25 @@ final readonly class TestRecord
             $low = $reading->kw < $low->kw ? $reading : $low;
             $top = $reading->kw > $top->kw ? $reading : $top;
         }
-        $proved = [];
+        $this->low = $low;
+        $this->top = $top;
+        $this->worst = new WorstReadings($in);
+        $readings = $in->readings;
+        $proved = $seconds = [];
         $maxGapS = $in->limits->maxGapS;
-        for ($i = 0; $i < count($in->readings) - 1; $i++) {
-            if (! Tolerance::exceeds($in->readings[$i + 1]->tS - $in->readings[$i]->tS, $maxGapS)) {
+        $area = $length = 0.0;
+        for ($i = 0, $last = count($readings) - 1; $i < $last; $i++) {
+            $seconds[] = $lastsS = $readings[$i + 1]->tS - $readings[$i]->tS;
+            if (! Tolerance::exceeds($lastsS, $maxGapS)) {
                 $proved[] = $i;
+                $area += ($this->loadPct[$i] + $this->loadPct[$i + 1]) / 2 * $lastsS;
+                $length += $lastsS;
             }
         }
         $this->proved = $proved;
-        $this->low = $low;
-        $this->top = $top;
+        $this->seconds = $seconds;
+        $this->provedMin = $length / 60;
+        $this->meanLoadPct = $length > 0 ? $area / $length : null;
     }
 
     /** @return list<int> first readings of the intervals whose ends are near enough to one another */
@@ -47,23 +61,17 @@ final readonly class TestRecord
 
     public function seconds(int $i): float
     {
-        return $this->in->readings[$i + 1]->tS - $this->in->readings[$i]->tS;
+        return $this->seconds[$i];
     }
 
     public function provedMin(): float
     {
-        return array_sum(array_map($this->seconds(...), $this->proved())) / 60;
+        return $this->provedMin;
     }
 
     public function meanLoadPct(): ?float
     {
-        $area = $length = 0.0;
-        foreach ($this->proved() as $i) {
-            $area += ($this->loadPct[$i] + $this->loadPct[$i + 1]) / 2 * $this->seconds($i);
-            $length += $this->seconds($i);
-        }
-
-        return $length > 0 ? $area / $length : null;
+        return $this->meanLoadPct;
     }
 
     public function maxLoadPct(): float
@@ -72,54 +80,26 @@ final readonly class TestRecord
     }
 
     /**
-     * @param \Closure(int): bool $holds of a reading, by its place
+     * @param list<bool> $holds of each reading
      *
      * @return array{float, float} minutes that count in sum, and in the longest unbroken stretch
      */
-    public function minutesWhere(\Closure $holds): array
+    public function minutesWhere(array $holds): array
     {
         $sum = $longest = $stretch = 0.0;
         $last = null;
-        foreach ($this->proved() as $i) {
-            if (! $holds($i) || ! $holds($i + 1)) {
+        foreach ($this->proved as $i) {
+            if (! $holds[$i] || ! $holds[$i + 1]) {
                 $last = null;
                 continue;
             }
-            $stretch = ($last === $i - 1 ? $stretch : 0.0) + $this->seconds($i);
+            $stretch = ($last === $i - 1 ? $stretch : 0.0) + $this->seconds[$i];
             $last = $i;
-            $sum += $this->seconds($i);
+            $sum += $this->seconds[$i];
             $longest = max($longest, $stretch);
         }
 
         return [$sum / 60, $longest / 60];
-    }
-
-    /**
-     * @param \Closure(TestReading): float $figure
-     */
-    public function worst(\Closure $figure): float
-    {
-        $worst = 0.0;
-        foreach ($this->in->readings as $reading) {
-            $worst = max($worst, $figure($reading));
-        }
-
-        return $worst;
-    }
-
-    /** Off nominal, in percent. */
-    public function worstVPct(): float
-    {
-        $nominalV = $this->in->limits->nominalV;
-
-        return $this->worst(static fn(TestReading $one): float => 100 * abs($one->v() - $nominalV) / $nominalV);
-    }
-
-    public function worstHzPct(): float
-    {
-        $nominalHz = $this->in->limits->nominalHz;
-
-        return $this->worst(static fn(TestReading $one): float => 100 * abs($one->hz - $nominalHz) / $nominalHz);
     }
 
     public function regulationPct(): ?float
@@ -131,36 +111,6 @@ final readonly class TestRecord
     public function droopPct(): ?float
     {
         return $this->low->kw === $this->top->kw ? null : 100 * ($this->low->hz - $this->top->hz) / $this->in->limits->nominalHz;
-    }
-
-    /**
-     * The last of a row of readings that have the figure.
-     *
-     * @param \Closure(TestReading): ?float $figure
-     */
-    public function last(\Closure $figure): ?float
-    {
-        $values = $this->values($figure);
-
-        return $values === [] ? null : $values[count($values) - 1];
-    }
-
-    /**
-     * @param \Closure(TestReading): ?float $figure
-     *
-     * @return list<float> where it was read
-     */
-    public function values(\Closure $figure): array
-    {
-        $values = [];
-        foreach ($this->in->readings as $reading) {
-            $value = $figure($reading);
-            if ($value !== null) {
-                $values[] = $value;
-            }
-        }
-
-        return $values;
     }
 
     /** @return array{minutes: float, v: float, hz: float, oil_kpa: ?float, coolant_c: ?float} at the load of the end, last minus first */

@@ -19,12 +19,12 @@ final readonly class TestRequirements
     /** @return list<Requirement> */
     public function all(): array
     {
-        $oil = $this->record->values(static fn(TestReading $one): ?float => $one->oilKpa);
-        $coolant = $this->record->values(static fn(TestReading $one): ?float => $one->coolantC);
+        $oil = $this->record->worst->oilKpa;
+        $coolant = $this->record->worst->coolantC;
 
         return [
-            $this->within('voltage', $this->record->worstVPct(), $this->limits->vPct),
-            $this->within('frequency', $this->record->worstHzPct(), $this->limits->hzPct),
+            $this->within('voltage', $this->record->worst->vPct, $this->limits->vPct),
+            $this->within('frequency', $this->record->worst->hzPct, $this->limits->hzPct),
             $this->droop(),
             $this->transient(),
             match (true) {

@@ -7,7 +7,10 @@ namespace Escapement\Core\Tests\LoadTest;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\LoadTest\MannKendall;
+use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\LoadTest\LoadTestResultReader;
+use Escapement\Core\Wire\ResultWriter;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -145,5 +148,23 @@ final class LoadTestEvaluationTest extends TestCase
         return (new Calculations())->calc('load_test_evaluate', Node::fromArray(
             $more + ['profile' => 'quarterly_house', 'nameplate_kw' => 10, 'fuel' => 'petrol'],
         ));
+    }
+
+    #[Test]
+    public function an_answer_that_was_kept_is_read_again_as_it_was(): void
+    {
+        $count = 0;
+        foreach (CaseFile::read('loads') as $name => [$case]) {
+            if ($case->calc !== 'load_test_evaluate' || isset($case->expect->error)) {
+                continue;
+            }
+            $count++;
+            $written = json_encode((new Calculations())->calc('load_test_evaluate', new Node($case->input)), JSON_THROW_ON_ERROR);
+            $read = (new LoadTestResultReader())->result(Node::fromJson($written));
+            self::assertSame($written, json_encode(ResultWriter::write($read), JSON_THROW_ON_ERROR), $name);
+        }
+        self::assertGreaterThan(5, $count);
+        $this->expectException(BadInput::class);
+        (new LoadTestResultReader())->result(Node::fromJson('{"verdict":"passed"}'));
     }
 }

@@ -30,6 +30,7 @@ use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Wire\LoadTest\ExerciseValueReader;
 use Escapement\Core\Wire\LoadTest\LoadTestPlanReader;
 use Escapement\Core\Wire\LoadTest\LoadTestReader;
+use Escapement\Core\Wire\LoadTest\LoadTestResultReader;
 use Escapement\Core\Wire\LoadTest\LoadTestTrendReader;
 use Illuminate\Support\Carbon;
 
@@ -116,22 +117,39 @@ final readonly class LoadTestFacts
         if ($first === null) {
             return null;
         }
+        $firstMs = $first->taken_at->getTimestampMs(); // a date is read anew each time it is asked for
+        $readings = array_map(static fn(LoadReading $one): array => [
+            't_s' => max(0.0, round(($one->taken_at->getTimestampMs() - $firstMs) / 1000, 3)),
+        ] + $one->figures(), $counting);
+
+        return ['readings' => $readings] + $this->evaluationBase($test);
+    }
+
+    /** @return array<string, mixed> all of that input but its readings */
+    public function evaluationBase(LoadTest $test): array
+    {
         $source = $this->plan->source;
         $supply = (new SwitchFacts($this->switch))->plant->emergency;
         $previous = $this->previous($test);
         $seen = $this->stepsSeen($test);
-        $firstMs = $first->taken_at->getTimestampMs(); // a date is read anew each time it is asked for
 
         return array_intersect_key($test->plan, array_flip([
             'profile', 'steps', 'class_min', 'fuel', 'nameplate_kw', 'basis', 'usable_kw',
         ])) + [
             'phases' => $this->phases(), 'nominal_v' => (float) $supply->nominalV, 'nominal_hz' => (float) $supply->nominalHz,
             'governor' => $this->switch->site->installation->isPortable() ? 'droop' : 'isochronous',
-            'readings' => array_map(static fn(LoadReading $one): array => [
-                't_s' => max(0.0, round(($one->taken_at->getTimestampMs() - $firstMs) / 1000, 3)),
-            ] + $one->figures(), $counting),
         ] + ($source === null || $source->legA <= 0 ? [] : ['rated_a' => round($source->legA, 1)])
             + ($previous === null ? [] : ['previous' => $previous]) + ($seen === [] ? [] : ['steps_seen' => $seen]);
+    }
+
+    /** An answer of load_test_evaluate as it was kept; null where none was, or where another edition wrote it otherwise. */
+    public static function kept(mixed $result): ?LoadTestResult
+    {
+        try {
+            return is_array($result) ? (new LoadTestResultReader())->result(Node::fromArray($result)) : null;
+        } catch (BadInput) {
+            return null;
+        }
     }
 
     /**
@@ -173,9 +191,8 @@ final readonly class LoadTestFacts
      *
      * @return list<MarkedMoment>
      */
-    public static function moments(LoadTest $test): array
+    public static function moments(LoadTest $test, ?Carbon $zero): array
     {
-        $zero = self::zero($test);
         $moments = [];
         foreach ($test->marks as $mark) {
             if ($mark->struck_why === null && $zero !== null) {
@@ -187,20 +204,17 @@ final readonly class LoadTestFacts
     }
 
     /** From where the time of a test counts: its first reading that counts, else its first mark; null before both. */
-    public static function zero(LoadTest $test): ?Carbon
+    public static function zero(LoadTest $test, ?Carbon $firstReading): ?Carbon
     {
-        return ($test->counting()[0] ?? null)->taken_at
-            ?? $test->marks->first(static fn(LoadMark $one): bool => $one->struck_why === null)?->at;
+        return $firstReading ?? $test->marks->first(static fn(LoadMark $one): bool => $one->struck_why === null)?->at;
     }
 
-    public static function spans(LoadTest $test): MarkedSpans
+    public static function spans(LoadTest $test, ?Carbon $firstReading, ?Carbon $lastReading): MarkedSpans
     {
-        $counting = $test->counting();
-        $zero = self::zero($test);
-        $endS = ! $test->isClosed() || $counting === [] || $zero === null ? null
-            : $zero->diffInMilliseconds($counting[count($counting) - 1]->taken_at) / 1000;
+        $zero = self::zero($test, $firstReading);
+        $endS = ! $test->isClosed() || $lastReading === null || $zero === null ? null : $zero->diffInMilliseconds($lastReading) / 1000;
 
-        return new MarkedSpans(self::moments($test), ($test->plan['bank_elements_kw'] ?? []) !== [], $endS);
+        return new MarkedSpans(self::moments($test, $zero), ($test->plan['bank_elements_kw'] ?? []) !== [], $endS);
     }
 
     /**

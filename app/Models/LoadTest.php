@@ -83,6 +83,12 @@ final class LoadTest extends Model implements Recorded
         return array_values($this->readings->filter(static fn(LoadReading $one): bool => $one->struck_why === null)->all());
     }
 
+    /** When the first reading that counts was taken; null before it. */
+    public function firstReadingAt(): ?Carbon
+    {
+        return $this->readings()->whereNull('struck_why')->first()?->taken_at;
+    }
+
     public function isClosed(): bool
     {
         return $this->closed_at !== null;
@@ -100,11 +106,11 @@ final class LoadTest extends Model implements Recorded
         return $this->belongsTo(User::class);
     }
 
-    /** @return HasMany<LoadReading, $this> in order of time, struck ones too */
+    /** @return HasMany<LoadReading, $this> in order of time, struck ones too; of one moment the one that counts comes first */
     public function readings(): HasMany
     {
         $relation = $this->hasMany(LoadReading::class);
-        $relation->orderBy('taken_at')->orderBy('created_at');
+        $relation->orderBy('taken_at')->orderByRaw('struck_why IS NOT NULL')->orderBy('id');
 
         return $relation;
     }
@@ -113,7 +119,7 @@ final class LoadTest extends Model implements Recorded
     public function marks(): HasMany
     {
         $relation = $this->hasMany(LoadMark::class);
-        $relation->orderBy('at')->orderBy('created_at')->orderBy('id');
+        $relation->orderBy('at')->orderByRaw('struck_why IS NOT NULL')->orderBy('id');
 
         return $relation;
     }

@@ -12,29 +12,24 @@ use App\Models\LoadTest;
 use App\Models\Photo;
 use App\Models\RecordEntry;
 use App\Models\Recording;
-use App\Models\TransferSwitch;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\RecordChain;
 use Escapement\Core\Record\Verification;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
+use Tests\MakesLoadTests;
 use Tests\TestCase;
 
 /** What happens in a load test is marked, pictured, imported from recorders, signed, and bound into a record. */
 final class LoadTestRecordTest extends TestCase
 {
-    protected function tearDown(): void
-    {
-        Carbon::setTestNow();
-        parent::tearDown();
-    }
+    use MakesLoadTests;
 
     #[Test]
     public function marks_and_readings_of_a_phone_arrive_once_and_a_failure_is_a_step_of_its_own(): void
@@ -321,64 +316,6 @@ final class LoadTestRecordTest extends TestCase
         $this->get("/sites/$switch->site_id")->assertOk()->assertSee('failed 1 Oct');
         LoadTest::query()->create($closed + ['closed_at' => '2026-11-20 12:00:00', 'verdict' => 'pass', 'top_pct' => 100]);
         $this->get("/sites/$switch->site_id")->assertSee('passed 20 Nov');
-    }
-
-    private function ready(): TransferSwitch
-    {
-        $switch = $this->switchOf($this->signIn());
-        $switch->update(['fuel' => 'diesel', 'rated_kw' => ['diesel' => 20], 'rating_a' => 100]);
-        Carbon::setTestNow('2026-11-26 15:00:00');
-
-        return $switch;
-    }
-
-    private function begun(): LoadTest
-    {
-        $switch = $this->ready();
-        $this->post("/switches/$switch->id/load-tests", ['profile' => 'custom', 'steps' => '50 × 20', 'bank_elements' => '5, 5'])
-            ->assertSessionHasNoErrors();
-
-        return LoadTest::query()->sole();
-    }
-
-    private function signed(): LoadTest
-    {
-        $test = $this->begun();
-        $page = "/load-tests/$test->id";
-        $readings = [$this->reading('14:00'), $this->reading('14:10'), $this->reading('14:20')];
-        $this->postJson("$page/readings/batch", ['readings' => $readings, 'marks' => [$this->mark('step_up', '13:59', 50.0)]])->assertOk();
-        $this->postJson("$page/readings/batch", ['readings' => [$this->reading('14:10')]])->assertOk(); // read twice: struck out
-        $this->post("$page/photos", ['id' => (string) Str::uuid(), 'reading' => $readings[0]['id'], 'photo' => $this->picture()])
-            ->assertOk();
-        $this->post("$page/notes", ['text' => 'Warm day.'])->assertSessionHasNoErrors();
-        $this->post("$page/close", ['name' => 'Ana Quist', 'signed_drawing' => 'M1 2L3 4'])->assertSessionHasNoErrors();
-        $this->post("$page/notes", ['text' => 'The clamp was calibrated since.'])->assertSessionHasNoErrors();
-
-        return $test->refresh();
-    }
-
-    /** @return array<string, mixed> */
-    private function mark(string $kind, string $utc, ?float $level = null): array
-    {
-        return ['id' => (string) Str::uuid(), 'kind' => $kind, 'at' => "2026-11-26T$utc:00.000Z", 'level_pct' => $level];
-    }
-
-    /** @return array<string, mixed> */
-    private function reading(string $utc): array
-    {
-        return [
-            'id' => (string) Str::uuid(), 'taken_at' => "2026-11-26T$utc:00.000Z", 'v' => [120, 119.5], 'a' => [46, 45], 'hz' => 60,
-            'kw' => 10.9,
-            'oil' => 50, 'coolant' => 185,
-        ];
-    }
-
-    private function picture(): UploadedFile
-    {
-        ob_start();
-        imagejpeg(imagecreatetruecolor(40, 30));
-
-        return UploadedFile::fake()->createWithContent('meter.jpg', (string) ob_get_clean());
     }
 
     private static function csv(string $lines): UploadedFile

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Bridge\RecordedRun;
+use App\Bridge\RecordedTest;
 use App\Models\ImportedRun;
+use App\Stage\LoadTest\TestReport;
 use Escapement\Core\Input\Node;
 use Illuminate\Contracts\View\View;
 
@@ -13,9 +15,10 @@ final readonly class ShowImportedRun
 {
     public function __invoke(ImportedRun $imported): View
     {
-        return view(
-            'handover.imported',
-            ['imported' => $imported, 'report' => new Report(RecordedRun::of(Node::fromJson($imported->document)))],
-        );
+        $export = Node::fromJson($imported->document);
+
+        return $imported->isLoadTest()
+            ? view('load-test.imported', ['imported' => $imported, 'report' => TestReport::recorded(RecordedTest::of($export))])
+            : view('handover.imported', ['imported' => $imported, 'report' => new Report(RecordedRun::of($export))]);
     }
 }

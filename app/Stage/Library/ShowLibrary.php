@@ -34,6 +34,7 @@ final readonly class ShowLibrary
                 'id',
                 'company_id',
                 'user_id',
+                'kind',
                 'site',
                 'verdict',
                 'created_at',

@@ -13,7 +13,7 @@ final readonly class ExportTestReport
 {
     public function __invoke(LoadTest $test): JsonResponse
     {
-        $report = new TestReport(LoadTestPage::loaded($test->id));
+        $report = TestReport::of($test->id);
         $name = Str::slug($report->test->switch->site->name) . "-load-test-$test->id.json";
 
         return response()->json($report->toArray(), 200, [

@@ -48,7 +48,7 @@ final readonly class ImportReadings
                 new \DateTimeZone((string) $fields['zone']),
                 (float) $fields['every_s'],
                 self::offset($fields['says'] ?? null, $fields['is'] ?? null),
-                (float) (LoadTestFacts::zero($test) ?? $test->planned_for ?? Carbon::now())->getTimestamp(),
+                (float) (LoadTestFacts::zero($test, $test->firstReadingAt()) ?? $test->planned_for ?? Carbon::now())->getTimestamp(),
                 (float) Carbon::now()->getTimestamp(),
             ))->read($table, $upload->tablePieces());
         } catch (RecordingFault $fault) {

@@ -13,7 +13,7 @@ final readonly class PrintTestReport
 {
     public function __invoke(LoadTest $test): Response
     {
-        $report = new TestReport(LoadTestPage::loaded($test->id));
+        $report = TestReport::of($test->id);
 
         return Paper::of(
             view('load-test.report-pdf', ['report' => $report]),

@@ -28,7 +28,7 @@ final readonly class ReadPage
     /** @return array<string, array{label: string, unit: string, band: ?array{float, float}}> the figures of a reading in their order */
     public function figures(): array
     {
-        $units = $this->page->units;
+        $units = $this->page->judged->units;
         $source = $this->test->switch->plant['sources']['emergency'] ?? [];
         $volts = is_array($source) && is_numeric($source['nominal_v'] ?? null) ? (float) $source['nominal_v'] : 120.0;
         $hertz = is_array($source) && is_numeric($source['nominal_hz'] ?? null) ? (float) $source['nominal_hz'] : 60.0;
@@ -61,8 +61,8 @@ final readonly class ReadPage
             'user' => $this->user->id,
             'sendTo' => route('load-test.batch', $this->test),
             'figures' => array_map(static fn(array $one): array => ['unit' => $one['unit'], 'band' => $one['band']], $this->figures()),
-            'due' => $this->page->plan->readings,
-            'total' => count($this->page->plan->readings),
+            'due' => $this->page->judged->plan->readings,
+            'total' => count($this->page->judged->plan->readings),
             'last' => $this->last(),
             'taken' => $this->taken(),
             'proved' => $this->proved(),
@@ -70,7 +70,7 @@ final readonly class ReadPage
             'closed' => $this->test->isClosed(),
             'marks' => $this->marks(),
             'photosTo' => route('load-test.photos', $this->test),
-            'levels' => array_map(static fn(PlannedStep $step): float => $step->levelPct, $this->page->plan->steps),
+            'levels' => array_map(static fn(PlannedStep $step): float => $step->levelPct, $this->page->judged->plan->steps),
             'words' => array_combine(array_column(TestMark::cases(), 'value'), array_map(
                 static fn(TestMark $one): string => $one->label(),
                 TestMark::cases(),
@@ -82,8 +82,7 @@ final readonly class ReadPage
     /** @return ?array<string, string> figures of the newest reading, as they are typed on this site */
     public function last(): ?array
     {
-        $counting = $this->page->counting();
-        $last = $counting === [] ? null : $counting[count($counting) - 1];
+        $last = $this->page->newest->last(static fn(LoadReading $one): bool => $one->struck_why === null);
 
         return $last === null ? null : $this->shown($last);
     }
@@ -91,7 +90,7 @@ final readonly class ReadPage
     /** @return list<int> when readings that count were taken, in ms since 1970 */
     public function taken(): array
     {
-        return array_map(static fn(LoadReading $one): int => (int) $one->taken_at->getTimestampMs(), $this->page->counting());
+        return $this->page->judged->digest->takenMs();
     }
 
     /** @return list<array{kind: string, level: ?float, at: int}> the marks that count, in ms since 1970 */
@@ -112,24 +111,24 @@ final readonly class ReadPage
             $one->levelPct,
             (int) floor(min($one->minutes, $one->longestMin)),
             (int) ceil($one->minutes),
-        ), $this->page->result->levels ?? []);
+        ), $this->page->judged->result->levels ?? []);
     }
 
     /** @return list<string> what says that the test has to end */
     public function stops(): array
     {
         $stops = array_filter(
-            $this->page->result->findings ?? [],
+            $this->page->judged->result->findings ?? [],
             static fn(Finding $one): bool => $one->severity === Severity::Stop,
         );
 
-        return array_values(array_map(fn(Finding $one): string => $this->page->units->sentence($one->message), $stops));
+        return array_values(array_map(fn(Finding $one): string => $this->page->judged->units->sentence($one->message), $stops));
     }
 
     /** @return array<string, string> */
     private function shown(LoadReading $one): array
     {
-        $units = $this->page->units;
+        $units = $this->page->judged->units;
         $figures = [];
         foreach ($one->v_v as $leg => $volts) {
             $figures["v.$leg"] = (string) $volts;

@@ -15,6 +15,8 @@ use Escapement\Core\LoadTest\Waveform;
 /** A recording of load steps on the page of its test: each step with its figures and its picture. */
 final readonly class RecordingPart
 {
+    private const MANY_POINTS = 5000;
+
     public string $class;
     /** @var list<array<string, mixed>> by the schema of step_transients */
     public array $steps;
@@ -26,6 +28,12 @@ final readonly class RecordingPart
         /** @var list<array<string, mixed>> $steps */
         $steps = is_array($answer['steps'] ?? null) ? array_values($answer['steps']) : [];
         $this->steps = $steps;
+    }
+
+    /** Whether a picture of each step leaves out much of it. */
+    public function isLong(): bool
+    {
+        return $this->recording->points > self::MANY_POINTS;
     }
 
     /** @return list<array{id: string, message: string}> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\LoadTest;
 
 use App\Models\LoadTest;
+use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
 
 /** The report of a load test. */
@@ -12,6 +13,9 @@ final readonly class ShowTestReport
 {
     public function __invoke(LoadTest $test): View
     {
-        return view('load-test.report', ['report' => new TestReport(LoadTestPage::loaded($test->id))]);
+        $report = TestReport::of($test->id);
+        $switch = $report->test->switch;
+
+        return view('load-test.report', ['report' => $report, 'standing' => new SiteStanding($switch->site, $switch)]);
     }
 }

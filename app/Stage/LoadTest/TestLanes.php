@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace App\Stage\LoadTest;
 
-use App\Bridge\LoadTestFacts;
 use App\Drawing\LoadTest\FigureLane;
-use App\Drawing\LoadTest\FiguresChart;
 use App\Models\LoadReading;
 use Escapement\Core\LoadTest\Extremes;
 
 /**
- * The figures of the readings of a test as lanes of its chart, in the units of the site; and what the cursor says at each of them.
+ * The readings of a test as lanes of its chart, in the units of the site; and what the cursor says at each of them.
  *
  * @phpstan-import-type Figures from LoadReading
  */
@@ -20,62 +18,42 @@ final readonly class TestLanes
     /** As many as a chart of this width can show. */
     private const MOST_POINTS = 500;
 
-    /** @var list<LoadReading> */
-    private array $readings;
     /** @var list<Figures> of each */
     private array $rows;
-    /** @var list<float> from the first of them: a date is read anew each time it is asked for */
-    private array $seconds;
+    /** @var list<int> in ms since 1970: a date is read anew each time it is asked for */
+    public array $takenMs;
 
-    public function __construct(private LoadTestPage $page)
+    /** @param list<LoadReading> $readings that count, in order of time */
+    public function __construct(private array $readings, private ReadingWords $words)
     {
-        $this->readings = $page->counting();
-        $this->rows = array_map(static fn(LoadReading $one): array => $one->figures(), $this->readings);
-        $ms = array_map(static fn(LoadReading $one): int => (int) $one->taken_at->getTimestampMs(), $this->readings);
-        $this->seconds = array_map(static fn(int $one): float => max(0, $one - $ms[0]) / 1000, $ms);
+        $this->rows = array_map(static fn(LoadReading $one): array => $one->figures(), $readings);
+        $this->takenMs = array_map(static fn(LoadReading $one): int => (int) $one->taken_at->getTimestampMs(), $readings);
     }
 
-    public function chart(bool $isPaper): FiguresChart
+    /** @return list<array{float, float}> seconds from the first reading, and kilowatts */
+    public function power(): array
     {
-        return new FiguresChart($this->lanes(), $this->marks(), $this->words(), $isPaper);
+        return $this->points(ReadingWords::kw(...));
     }
 
-    /**
-     * The power of the readings, on the clock of the plan.
-     *
-     * @return list<array{float, float}> seconds from the beginning of the warm-up, and kilowatts
-     */
-    public function power(float $startS): array
+    /** @return list<array{s: float, words: string}> what a cursor says, at no more readings than a chart can show */
+    public function words(): array
     {
-        return array_map(
-            static fn(array $point): array => [$startS + $point[0], $point[1]],
-            $this->points(self::kw(...)),
-        );
-    }
-
-    /** Where each reading stands in the chart, and what it says: for the cursor. */
-    public function cursor(): string
-    {
-        $chart = $this->chart(false);
         $every = max(1, (int) ceil(count($this->readings) / self::MOST_POINTS));
-        $shown = array_filter($this->readings, static fn(int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_KEY);
+        $words = [];
+        for ($i = 0; $i < count($this->readings); $i += $every) {
+            $words[] = ['s' => $this->seconds($i), 'words' => $this->words->line($this->readings[$i]->taken_at, $this->rows[$i])];
+        }
 
-        return json_encode(array_map(fn(LoadReading $one, int $i): array => [
-            'x' => round($chart->x($this->seconds[$i]), 1),
-            'words' => implode('; ', array_filter([
-                $this->page->hour($one->taken_at), $this->page->kw($one) . ' kW', implode(' ', $one->v_v) . ' V',
-                implode(' ', $one->a_a) . ' A', "$one->hz Hz", $this->page->oil($one->oil_kpa), $this->page->temperature($one->coolant_c),
-                $one->exhaust_c === null ? '' : 'exhaust ' . $this->page->temperature($one->exhaust_c),
-            ])),
-        ], $shown, array_keys($shown)), JSON_THROW_ON_ERROR);
+        return $words;
     }
 
     /** @return list<FigureLane> */
-    private function lanes(): array
+    public function lanes(): array
     {
-        $units = $this->page->units;
+        $units = $this->words->units;
         $legs = [];
-        for ($leg = 0; $leg < $this->page->facts->phases(); $leg++) {
+        for ($leg = 0; $leg < count($this->rows[0]['v_v'] ?? []); $leg++) {
             $legs[] = [
                 'name' => 'L' . ($leg + 1), 'points' => $this->points(static fn(array $row): ?float => $row['v_v'][$leg] ?? null),
             ];
@@ -85,7 +63,7 @@ final readonly class TestLanes
         ]];
 
         return [
-            new FigureLane('Power', 'kW', [['name' => 'kW', 'points' => $this->points(self::kw(...))]]),
+            new FigureLane('Power', 'kW', [['name' => 'kW', 'points' => $this->power()]]),
             new FigureLane('Volts, line to neutral', 'V', $legs),
             new FigureLane('Frequency', 'Hz', $of('hz', static fn(float $hz): float => $hz)),
             new FigureLane('Coolant', $units->temperature(), $of('coolant_c', $units->fromCelsius(...))),
@@ -94,14 +72,9 @@ final readonly class TestLanes
         ];
     }
 
-    /** @param Figures $row */
-    private static function kw(array $row): float
+    private function seconds(int $i): float
     {
-        return round($row['kw'] ?? array_sum(array_map(
-            static fn(float $v, float $a): float => $v * $a,
-            $row['v_v'],
-            $row['a_a'],
-        )) / 1000, 2);
+        return max(0, $this->takenMs[$i] - $this->takenMs[0]) / 1000;
     }
 
     /**
@@ -115,32 +88,10 @@ final readonly class TestLanes
         foreach ($this->rows as $i => $row) {
             $value = $figure($row);
             if ($value !== null) {
-                $points[] = [$this->seconds[$i], $value];
+                $points[] = [$this->seconds($i), $value];
             }
         }
 
         return Extremes::of($points, self::MOST_POINTS);
-    }
-
-    /** @return list<array{s: float, words: string, isHard: bool}> */
-    private function marks(): array
-    {
-        $marks = [];
-        foreach (LoadTestFacts::moments($this->page->test) as $moment) {
-            $marks[] = [
-                's' => $moment->tS,
-                'words' => $moment->levelPct === null ? $moment->kind->label() : sprintf('%g %%', $moment->levelPct),
-                'isHard' => $moment->kind->isHard(),
-            ];
-        }
-
-        return $marks;
-    }
-
-    private function words(): string
-    {
-        $count = count($this->readings);
-
-        return "Power, volts, frequency, temperatures and oil of $count readings; the table below has them as figures.";
     }
 }

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Stage\LoadTest;
 
 use App\Bridge\CompanyKeys;
+use App\Bridge\LoadTestFacts;
+use App\Bridge\RecordedTest;
+use App\Bridge\Units;
 use App\Models\LoadMark;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
@@ -26,23 +29,59 @@ final readonly class TestReport
 {
     private const MOST_SHOWN = 200;
 
-    public LoadTestPage $page;
+    public LoadTest $test;
     /** @var list<Entry> */
     public array $entries;
     /** The first thing that does not fit the record; null when all does. */
     public ?string $fault;
 
-    public function __construct(public LoadTest $test)
+    /** @param null|array<string, mixed> $evaluation what is judged, by the schema of load_test_evaluate; null before the first reading */
+    private function __construct(public JudgedTest $judged, private ?array $evaluation, bool $isOwn)
     {
-        $test->loadMissing('entries');
-        $this->page = new LoadTestPage($test);
-        $this->entries = array_values($test->entries->map(static function (RecordEntry $entry): array {
+        $this->test = $judged->test;
+        $this->entries = array_values($this->test->entries->map(static function (RecordEntry $entry): array {
             /** @var Entry $line */
             $line = ['hash' => $entry->hash] + (array) json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR);
 
             return $line;
         })->all());
-        $this->fault = $this->entries === [] ? 'It was closed before load tests kept a record.' : $this->found();
+        $this->fault = match (true) {
+            ! $isOwn => null, // it would not have been read
+            $this->entries === [] => 'It was closed before load tests kept a record.',
+            default => $this->found(),
+        };
+    }
+
+    /** A test of this company, from its tables, whatever was kept to show it faster. */
+    public static function of(int $id): self
+    {
+        $test = LoadTestPage::loaded($id)->load(['readings.user', 'entries']);
+        $facts = new LoadTestFacts($test->switch);
+        $result = ($test->isClosed() ? LoadTestFacts::kept($test->result) : null) ?? $facts->evaluated($test);
+        $words = self::words($test);
+
+        return new self(
+            new JudgedTest($test, TestDigest::of($test, $words, $result), $words),
+            $facts->evaluationInput($test),
+            true,
+        );
+    }
+
+    /** A test that was exported elsewhere. */
+    public static function recorded(RecordedTest $recorded): self
+    {
+        $words = self::words($recorded->test);
+
+        return new self(
+            new JudgedTest($recorded->test, TestDigest::of($recorded->test, $words, $recorded->result), $words),
+            null,
+            false,
+        );
+    }
+
+    private static function words(LoadTest $test): ReadingWords
+    {
+        return new ReadingWords(new Units($test->switch->site->units), $test->switch->site->timezone);
     }
 
     /** The name as it was recorded: somebody who is called otherwise since then still made it under that name. */
@@ -57,13 +96,13 @@ final readonly class TestReport
         return $made->user->name;
     }
 
-    /** Whose account signed, by the record. */
-    public function signedBy(): ?string
+    /** Whose account signed, by the record; nothing where it does not say. */
+    public function signedBy(): string
     {
         $signed = $this->entry('signed');
 
-        return $signed === null ? null
-            : $signed['who'] . (is_string($signed['what']['account'] ?? null) ? ", {$signed['what']['account']}" : '');
+        return $signed === null ? '' : ", signed in as {$signed['who']}"
+            . (is_string($signed['what']['account'] ?? null) ? ", {$signed['what']['account']}" : '');
     }
 
     /** @return list<array{when: string, who: string, text: string, isAmendment: bool}> */
@@ -87,14 +126,48 @@ final readonly class TestReport
         return $date->copy()->setTimezone($this->test->switch->site->timezone)->format('j M Y, H:i');
     }
 
+    /** @return list<string> what the test shows */
+    public function proved(): array
+    {
+        $proved = array_filter($this->judged->requirements(), static fn(array $one): bool => $one['verdict'] === 'pass');
+
+        return array_values(array_map(
+            static fn(array $one): string => $one['title'] . ': ' . lcfirst($one['reason']),
+            $proved,
+        ));
+    }
+
+    /** The generator, as it was tested: nameplate, what it gives here, fuel. */
+    public function generator(): string
+    {
+        $plan = $this->test->plan;
+
+        return sprintf('%s kW by its nameplate, ', $plan['nameplate_kw'] ?? '?') . round($this->judged->usableKw(), 1) . ' kW here, '
+            . str_replace('_', ' ', (string) ($plan['fuel'] ?? ''));
+    }
+
+    public function bank(): string
+    {
+        $elements = $this->test->plan['bank_elements_kw'] ?? [];
+
+        return $this->test->bank->name ?? ($elements === [] ? 'none' : implode(', ', $elements) . ' kW');
+    }
+
+    /** What the record vouches for, in one sentence. */
+    public function vouched(): string
+    {
+        return 'Readings, marks, pictures and signature are those of the record'
+            . ($this->test->isClosed() ? ', and the verdict follows from them.' : '.')
+            . ($this->test->seal === null ? '' : ' Sealed with key ' . substr($this->test->seal, 0, 12) . '.');
+    }
+
     /** @return list<string> levels and figures that the test leaves open */
     public function notProved(): array
     {
         $open = [];
-        foreach ($this->page->result->requirements ?? [] as $one) {
-            if ($one->verdict !== 'pass') {
-                $open[] = LoadTestPage::requirement($one->id) . ($one->verdict === 'fail' ? ': failed. ' : ': not proven. ')
-                    . $this->page->units->sentence($one->reason);
+        foreach ($this->judged->requirements() as $one) {
+            if ($one['verdict'] !== 'pass') {
+                $open[] = $one['title'] . ($one['verdict'] === 'fail' ? ': failed. ' : ': not proven. ') . $one['reason'];
             }
         }
         $open[] = 'That the switch notices a lost utility and transfers: a load test does not show it.';
@@ -142,7 +215,7 @@ final readonly class TestReport
             'photos' => array_values($test->photos->map(
                 static fn(Photo $one): array => ['id' => $one->id, 'reading' => $one->reading_id, 'sha256' => $one->sha256],
             )->all()),
-            'evaluation' => $this->entry('signed')['what']['evaluation'] ?? $this->page->facts->evaluationInput($test),
+            'evaluation' => $this->entry('signed')['what']['evaluation'] ?? $this->evaluation,
             'result' => $test->result,
             'signature' => $this->entry('signed') === null ? null : [
                 'name' => $test->closed_by, 'drawing' => $test->signed_drawing, 'verdict' => $test->verdict,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\LoadTest;
 
-/** The worst of each figure over all readings of a test, in one pass: there may be thousands, and each figure is asked for more than once. */
+/** The worst of each figure over all readings of a test, in one pass: there may be thousands, and each is asked for more than once. */
 final readonly class WorstReadings
 {
     /** Off nominal, in percent. */

@@ -37,6 +37,10 @@ final class LoadTestRecord
     public ?array $signature = null;
     /** What the verdict was judged from, as it was signed. */
     public ?Node $evaluation = null;
+    /** The input of load_test_plan. */
+    public Node $plan;
+    public string $plannedBy;
+    public string $plannedAt;
 
     /** @throws BadInput at the first entry that cannot be read */
     public function __construct(Node $record)
@@ -49,6 +53,11 @@ final class LoadTestRecord
             }
             $what = $entry->required('what')->object();
             $who = $entry->required('who')->text(200);
+            if ($i === 0) {
+                $this->plan = $what->required('plan');
+                $this->plannedBy = $who;
+                $this->plannedAt = $entry->required('server_time')->text(40);
+            }
             match ($kind) {
                 'reading' => $this->readings += RecordedLines::line($what, self::READING, $who),
                 'test_mark' => $this->marks += self::mark($what, $who),
@@ -63,6 +72,20 @@ final class LoadTestRecord
     /**
      * A whole exported test: its chain, that it says what its record says, and that the verdict follows from the readings.
      *
+     * @throws BadInput at the first thing that does not fit
+     */
+    public static function ofExport(Node $export): self
+    {
+        (new RecordChain())->verifyExport($export);
+        $object = $export->object();
+        $object->required('format')->oneOf([self::FORMAT]);
+        $record = new self($object->required('record'));
+        $record->agree($object);
+
+        return $record;
+    }
+
+    /**
      * @return array<string, mixed>
      *
      * @throws BadInput at the first thing that does not fit
@@ -70,10 +93,7 @@ final class LoadTestRecord
     public static function verification(Node $export): array
     {
         $chain = (new RecordChain())->verifyExport($export);
-        $object = $export->object();
-        $object->required('format')->oneOf([self::FORMAT]);
-        $record = new self($object->required('record'));
-        $record->agree($object);
+        $record = self::ofExport($export);
 
         return $chain + ['readings' => count($record->readings), 'signed' => $record->signature['verdict'] ?? null];
     }
@@ -96,13 +116,13 @@ final class LoadTestRecord
         $this->checkVerdict($export->required('evaluation'));
     }
 
-    /** @throws BadInput where the signed verdict does not follow from the recorded readings */
+    /** @throws BadInput where it does not judge the recorded readings, or the signed verdict does not follow from them */
     private function checkVerdict(Node $evaluation): void
     {
-        if ($this->evaluation === null || $this->signature === null) {
+        if ($evaluation->isNull()) {
             return;
         }
-        if (RecordedLines::text($evaluation->value) !== RecordedLines::text($this->evaluation->value)) {
+        if ($this->evaluation !== null && RecordedLines::text($evaluation->value) !== RecordedLines::text($this->evaluation->value)) {
             throw $evaluation->bad('This is not what was signed.');
         }
         $lines = array_map(
@@ -110,13 +130,16 @@ final class LoadTestRecord
             $evaluation->object()->required('readings')->list(),
         );
         $counting = array_filter($this->readings, static fn(array $one): bool => $one['struck_why'] === null);
-        usort($counting, static fn(array $a, array $b): int => $a['taken_at'] <=> $b['taken_at']);
-        $recorded = array_map(
-            static fn(array $one): string => RecordedLines::text(array_intersect_key($one, array_flip(self::FIGURES))),
-            $counting,
-        );
-        if ($lines !== $recorded) {
+        usort($counting, static fn(array $a, array $b): int => [$a['taken_at'], $a['id']] <=> [$b['taken_at'], $b['id']]);
+        $recorded = [];
+        foreach ($counting as $one) { // of two at one moment the first is judged
+            $recorded[RecordedLines::text($one['taken_at'])] ??= RecordedLines::text(array_intersect_key($one, array_flip(self::FIGURES)));
+        }
+        if ($lines !== array_values($recorded)) {
             throw $evaluation->at('readings', null)->bad('These are not the readings of the record.');
+        }
+        if ($this->signature === null) {
+            return;
         }
         $verdict = (new LoadTestEvaluation((new LoadTestReader())->input($evaluation)))->result()->verdict;
         if ($verdict !== $this->signature['verdict']) {

@@ -139,10 +139,10 @@
             @endif
         </section>
         <section class="block" aria-labelledby="runs">
-            <h2 id="runs">Runs from elsewhere</h2>
+            <h2 id="runs">Runs and load tests from elsewhere</h2>
             @if ($runs->isEmpty())
-                <p class="quiet">None yet. A run that another company exported as JSON is read here: its record is verified, and its report and
-                    verdicts are made again.</p>
+                <p class="quiet">None yet. A run or a load test that another company exported as JSON is read here: its record is verified, and
+                    its report and verdicts are made again.</p>
             @else
                 <div class="scroll-x">
                     <table class="ruled blocks">
@@ -157,9 +157,11 @@
                         <tbody>
                             @foreach ($runs as $run)
                                 <tr>
-                                    <td data-label="Site"><a href="{{ route('imported', $run) }}">{{ $run->site }}</a></td>
+                                    <td data-label="Site"><a
+                                            href="{{ route('imported', $run) }}">{{ $run->site }}</a><small>{{ $run->isLoadTest() ? 'load test' : 'run' }}</small>
+                                    </td>
                                     <td data-label="As signed"><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'" />
-                                        {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] ?? 'not signed' }}
+                                        {{ $run->verdictWords() }}
                                     </td>
                                     <td data-label="Imported">{{ $run->created_at->format('j M Y') }}, {{ $run->user->name }}</td>
                                     <td>

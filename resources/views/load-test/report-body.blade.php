@@ -1,20 +1,19 @@
 @php($test = $report->test)
-@php($page = $report->page)
-@php($verdicts = ['pass' => 'Passed', 'fail' => 'Failed', 'not_proven' => 'Not proven'])
+@php($judged = $report->judged)
 <section class="report-part">
     <h1 class="report-site">{{ $test->switch->site->name }}</h1>
     <table class="summary">
         <tbody>
             <tr>
                 <td colspan="2" class="verdict-line">
-                    {{ $test->isClosed() ? ($verdicts[$test->verdict] ?? $test->verdict) . ', as signed' : 'Draft: not signed yet' }}</td>
+                    {{ $test->isClosed() ? $judged::VERDICTS[$test->verdict] . ', as signed' : 'Draft: not signed yet' }}</td>
             </tr>
             <tr>
                 <td>
                     <h3>Proved by this test</h3>
                     <ul>
-                        @forelse (array_filter($page->result->requirements ?? [], fn($one) => $one->verdict === 'pass') as $one)
-                            <li>{{ $page::requirement($one->id) }}: {{ lcfirst($page->units->sentence($one->reason)) }}</li>
+                        @forelse ($report->proved() as $line)
+                            <li>{{ $line }}</li>
                         @empty
                             <li>Nothing yet.</li>
                         @endforelse
@@ -45,16 +44,13 @@
         <tbody>
             <tr>
                 <th>What was asked</th>
-                <td>{{ $page->title() }}</td>
+                <td>{{ $judged->title() }}</td>
                 <th>Generator</th>
-                <td>{{ $test->plan['nameplate_kw'] ?? '?' }} kW by its nameplate,
-                    {{ round($test->plan['usable_kw'] ?? ($test->plan['nameplate_kw'] ?? 0), 1) }} kW here,
-                    {{ str_replace('_', ' ', $test->plan['fuel'] ?? '') }}</td>
+                <td>{{ $report->generator() }}</td>
             </tr>
             <tr>
                 <th>Load bank</th>
-                <td>{{ $test->bank->name ?? (($test->plan['bank_elements_kw'] ?? []) === [] ? 'none' : implode(', ', $test->plan['bank_elements_kw']) . ' kW') }}
-                </td>
+                <td>{{ $report->bank() }}</td>
                 <th>Edition</th>
                 <td>{{ $test->edition ?? 'not entered' }}; profiles are commonly required, confirm them in the adopted edition</td>
             </tr>
@@ -72,17 +68,17 @@
 <section class="report-part">
     <h2>Steps and readings</h2>
     @if ($isPdf)
-        <p><img alt="Steps of the test" src="{{ $page->chart(true)->pdfImage() }}" width="470"></p>
-        @if ($page->figures(true))
-            <p><img alt="Figures of the readings" src="{{ $page->figures(true)->pdfImage() }}" width="470"></p>
+        <p><img alt="Steps of the test" src="{{ $judged->chart(true)->pdfImage() }}" width="470"></p>
+        @if ($judged->figures(true))
+            <p><img alt="Figures of the readings" src="{{ $judged->figures(true)->pdfImage() }}" width="470"></p>
         @endif
     @else
-        <div class="scroll-x">{!! $page->chart()->svg() !!}</div>
-        @if ($page->figures())
-            <div class="scroll-x">{!! $page->figures()->svg() !!}</div>
+        <div class="scroll-x">{!! $judged->chart()->svg() !!}</div>
+        @if ($judged->figures())
+            <div class="scroll-x">{!! $judged->figures()->svg() !!}</div>
         @endif
     @endif
-    @if ($page->marked() !== [])
+    @if ($judged->marked() !== [])
         <table class="ruled">
             <thead>
                 <tr>
@@ -93,7 +89,7 @@
                 </tr>
             </thead>
             <tbody>
-                @foreach ($page->marked() as $span)
+                @foreach ($judged->marked() as $span)
                     <tr>
                         <td>{{ $span['title'] }}</td>
                         <td class="fig">{{ $span['from'] }}</td>
@@ -122,14 +118,14 @@
             <tbody>
                 @foreach ($report->shownReadings() as $one)
                     <tr @class(['is-struck' => $one->struck_why !== null])>
-                        <td class="fig">{{ $page->hour($one->taken_at) }}</td>
+                        <td class="fig">{{ $judged->words->hour($one->taken_at) }}</td>
                         <td class="fig">{{ implode(' ', array_map(fn($v) => round($v, 1), $one->v_v)) }}</td>
                         <td class="fig">{{ implode(' ', array_map(fn($a) => round($a, 1), $one->a_a)) }}</td>
                         <td class="fig">{{ $one->hz }}</td>
-                        <td class="fig">{{ $page->kw($one) }}</td>
-                        <td class="fig">{{ $page->oil($one->oil_kpa) }}</td>
-                        <td class="fig">{{ $page->temperature($one->coolant_c) }}</td>
-                        <td class="fig">{{ $page->temperature($one->exhaust_c) }}</td>
+                        <td class="fig">{{ $judged->words::kw($one->figures()) }}</td>
+                        <td class="fig">{{ $judged->words->oil($one->oil_kpa) }}</td>
+                        <td class="fig">{{ $judged->words->temperature($one->coolant_c) }}</td>
+                        <td class="fig">{{ $judged->words->temperature($one->exhaust_c) }}</td>
                         <td>{{ $report->maker($one) }}{{ $one->struck_why === null ? '' : '; struck out: ' . $one->struck_why }}
                             {{ $one->note }}</td>
                     </tr>
@@ -141,10 +137,10 @@
         <p>{{ $report->leftOut() }} more readings are in the CSV and the JSON.</p>
     @endif
 </section>
-@if ($page->recordings() !== [])
+@if ($judged->recordings() !== [])
     <section class="report-part">
         <h2>Load steps as they were recorded</h2>
-        @foreach ($page->recordings() as $part)
+        @foreach ($judged->recordings() as $part)
             <table class="ruled">
                 <caption>{{ $part->recording->source }}, class {{ $part->class }}</caption>
                 <thead>
@@ -175,11 +171,11 @@
         @endforeach
     </section>
 @endif
-@if ($page->findings() !== [])
+@if ($judged->findings() !== [])
     <section class="report-part">
         <h2>Findings</h2>
         <ul>
-            @foreach ($page->findings() as $finding)
+            @foreach ($judged->findings() as $finding)
                 <li><b>{{ ucfirst($finding->severity->value) }}:</b> {{ $finding->sentence() }}</li>
             @endforeach
         </ul>
@@ -199,9 +195,7 @@
 <section class="report-part">
     <h2>Signature and record</h2>
     @if ($test->isClosed())
-        <p>{{ $test->closed_by }},
-            {{ $report->when($test->closed_at) }}{{ $report->signedBy() ? ', signed in as ' . $report->signedBy() : '' }}
-        </p>
+        <p>{{ $test->closed_by }}, {{ $report->when($test->closed_at) }}{{ $report->signedBy() }}</p>
         @if ($test->signed_drawing)
             @include('handover.signature', ['drawing' => $test->signed_drawing, 'name' => $test->closed_by])
         @endif
@@ -210,10 +204,7 @@
     @endif
     @if ($report->fault === null)
         <p>Record whole: {{ count($report->entries) }} entries, head <span class="fig">{{ substr($test->head, 0, 16) }}</span>.
-            Readings,
-            marks, pictures and signature are those of the
-            record{{ $test->isClosed() ? ', and the verdict follows from them' : '' }}.{{ $test->seal ? ' Sealed with key ' . substr($test->seal, 0, 12) . '.' : '' }}
-        </p>
+            {{ $report->vouched() }}</p>
     @else
         <p><b>Record: {{ $report->fault }}</b></p>
     @endif

@@ -10,7 +10,7 @@
     @include('handover.letterhead', [
         'company' => auth()->user()->company,
         'title' => 'Load test report',
-        'under' => "Test {$report->test->id}, printed " . $report->when(now()),
+        'under' => ($report->test->exists ? "Test {$report->test->id}, printed " : 'From elsewhere, printed ') . $report->when(now()),
     ])
     @include('load-test.report-body', ['isPdf' => true])
 </body>

@@ -1,4 +1,4 @@
-@extends('layouts.site', ['standing' => $report->page->standing, 'here' => 'load-test'])
+@extends('layouts.site', ['standing' => $standing, 'here' => 'load-test'])
 @section('title', $report->test->switch->site->name . ': load test report')
 @section('main')
     <div class="head no-print">

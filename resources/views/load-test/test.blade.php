@@ -1,9 +1,11 @@
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'load-test'])
-@section('title', $page->test->switch->site->name . ': ' . $page->title())
+@php($judged = $page->judged)
+@php($mayWrite = $page->mayWrite(auth()->user()))
+@section('title', $page->test->switch->site->name . ': ' . $judged->title())
 @section('main')
     <div class="head">
         <div>
-            <h1>{{ $page->title() }}</h1>
+            <h1>{{ $judged->title() }}</h1>
             <p><a href="{{ route('load-tests', $page->test->switch_id) }}">All load tests</a></p>
         </div>
         <a class="btn btn-outline-primary" href="{{ route('load-test.pdf', $page->test) }}">Plan, PDF</a>
@@ -17,7 +19,7 @@
         utility and generator both isolated, locked out and proved dead. Keep clear of the air outlet and the exhaust. Oil, coolant or overload
         beyond its limit: take the load off, and
         stop the engine as its maker says.</x-hazard>
-    <div class="scroll-x">{!! $page->chart()->svg() !!}</div>
+    <div class="scroll-x">{!! $judged->chart()->svg() !!}</div>
     <p class="key"><span><i class="swatch swatch-gen"></i>building</span><span>open hatch: load bank</span><span>dashes: the level
             asked</span><span>circles: readings</span>
         @if ($page->test->planned_for)
@@ -25,7 +27,7 @@
         @endif
         <span><a href="{{ route('load-test.csv', $page->test) }}">Readings, CSV</a></span>
     </p>
-    @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+    @if ($mayWrite)
         <p><a class="btn btn-primary btn-glove" href="{{ route('load-test.screen', $page->test) }}">Read on this phone, without a network
                 too</a>
         </p>
@@ -45,9 +47,9 @@
                 <x-field name="hz" label="Frequency" unit="Hz" inputmode="decimal" :value="old('hz', '')" enterkeyhint="next" />
                 <x-field name="kw" label="Power, where the meter shows it" unit="kW" inputmode="decimal" :value="old('kw', '')"
                     enterkeyhint="next" />
-                <x-field name="oil" label="Oil pressure" :unit="$page->units->oilPressure()" inputmode="decimal" :value="old('oil', '')" enterkeyhint="next" />
-                <x-field name="coolant" label="Coolant" :unit="$page->units->temperature()" inputmode="decimal" :value="old('coolant', '')" enterkeyhint="next" />
-                <x-field name="exhaust" label="Exhaust" :unit="$page->units->temperature()" inputmode="decimal" :value="old('exhaust', '')" enterkeyhint="next" />
+                <x-field name="oil" label="Oil pressure" :unit="$judged->units->oilPressure()" inputmode="decimal" :value="old('oil', '')" enterkeyhint="next" />
+                <x-field name="coolant" label="Coolant" :unit="$judged->units->temperature()" inputmode="decimal" :value="old('coolant', '')" enterkeyhint="next" />
+                <x-field name="exhaust" label="Exhaust" :unit="$judged->units->temperature()" inputmode="decimal" :value="old('exhaust', '')" enterkeyhint="next" />
                 <x-field name="battery_v" label="Battery" unit="V" inputmode="decimal" :value="old('battery_v', '')" enterkeyhint="next" />
                 <x-field name="note" label="Note" :value="old('note', '')" maxlength="300" />
             </div>
@@ -55,9 +57,9 @@
         </form>
     @endif
     @include('load-test.partials._marks')
-    @php($figures = $page->figures())
+    @php($figures = $judged->figures())
     @if ($figures)
-        <section class="block" aria-labelledby="figures" x-data="testCursor" data-readings="{{ $page->lanes()->cursor() }}">
+        <section class="block" aria-labelledby="figures" x-data="testCursor" data-readings="{{ $judged->cursor() }}">
             <h2 id="figures">Over the test</h2>
             <div class="scroll-x" tabindex="0" x-on:pointermove="point" x-on:keydown="step"
                 aria-label="Figures of the readings; left and right arrow go from one reading to the next">{!! $figures->svg() !!}</div>
@@ -66,11 +68,11 @@
     @endif
     <section class="block" aria-labelledby="readings">
         <h2 id="readings">Readings</h2>
-        @if ($page->test->readings->count() > $page->shownReadings()->count())
-            <p class="quiet">The newest {{ $page->shownReadings()->count() }} of {{ $page->test->readings->count() }}; all are in the <a
+        @if ($page->count > $page->newest->count())
+            <p class="quiet">The newest {{ $page->newest->count() }} of {{ $page->count }}; all are in the <a
                     href="{{ route('load-test.csv', $page->test) }}">CSV</a>.</p>
         @endif
-        @if ($page->test->readings->isEmpty())
+        @if ($page->newest->isEmpty())
             <p class="quiet">None yet.</p>
         @else
             <div class="scroll-x">
@@ -89,20 +91,20 @@
                         </tr>
                     </thead>
                     <tbody>
-                        @foreach ($page->shownReadings() as $one)
+                        @foreach ($page->newest as $one)
                             <tr @class(['is-struck' => $one->struck_why !== null])>
                                 <th scope="row" class="fig">{{ $page->at($one) }}<small>{{ $one->user->name }}</small></th>
                                 <td class="fig">{{ implode(' ', $one->v_v) }}</td>
                                 <td class="fig">{{ implode(' ', $one->a_a) }}</td>
                                 <td class="fig">{{ $one->hz }}</td>
-                                <td class="fig">{{ $page->kw($one) }}</td>
-                                <td class="fig">{{ $page->oil($one->oil_kpa) }}</td>
-                                <td class="fig">{{ $page->temperature($one->coolant_c) }}</td>
-                                <td class="fig">{{ $page->temperature($one->exhaust_c) }}</td>
+                                <td class="fig">{{ $judged->words::kw($one->figures()) }}</td>
+                                <td class="fig">{{ $judged->words->oil($one->oil_kpa) }}</td>
+                                <td class="fig">{{ $judged->words->temperature($one->coolant_c) }}</td>
+                                <td class="fig">{{ $judged->words->temperature($one->exhaust_c) }}</td>
                                 <td>
                                     @if ($one->struck_why !== null)
                                         struck out: {{ $one->struck_why }}
-                                    @elseif (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+                                    @elseif ($mayWrite)
                                         <x-strike :action="route('load-test.strike', ['test' => $page->test, 'reading' => $one])" :what="'the reading of ' . $page->at($one)" />
                                     @endif
                                     {{ $one->note }}
@@ -135,11 +137,11 @@
                     </tr>
                 </thead>
                 <tbody>
-                    @foreach ($page->plan->steps as $i => $step)
+                    @foreach ($judged->plan->steps as $i => $step)
                         <tr>
                             <th scope="row">{{ $step->levelPct }}&#8239;% for {{ $step->minutes }}&#8239;min</th>
-                            <td class="fig">{{ $page::clock($step->startS) }}</td>
-                            <td class="fig">{{ $page::clock($step->endS) }}</td>
+                            <td class="fig">{{ $judged::clock($step->startS) }}</td>
+                            <td class="fig">{{ $judged::clock($step->endS) }}</td>
                             <td class="fig">{{ round($step->kw, 2) }}&#8239;kW<small>bank {{ round($step->bankKw, 2) }}, asked
                                     {{ round($step->targetKw, 2) }}</small></td>
                             <td>{{ $page->elements($i) === [] ? 'none' : implode(', ', $page->elements($i)) }}</td>
@@ -148,14 +150,15 @@
                 </tbody>
             </table>
         </div>
-        <p class="working">Readings at: {{ implode(', ', array_map($page::clock(...), $page->plan->readings)) }} (minutes from the start of
+        <p class="working">Readings at: {{ implode(', ', array_map($judged::clock(...), $judged->plan->readings)) }} (minutes from the start
+            of
             the
-            warm-up). At a step up read after it, at a step down before it. Fuel needed: {{ round($page->plan->fuelNeeded, 1) }}
-            {{ $page->plan->fuelUnit }}.</p>
+            warm-up). At a step up read after it, at a step down before it. Fuel needed: {{ round($judged->plan->fuelNeeded, 1) }}
+            {{ $judged->plan->fuelUnit }}.</p>
     </section>
     @include('load-test.partials._bank')
     @include('load-test.partials._recordings')
-    @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+    @if ($mayWrite)
         <form method="post" action="{{ route('load-test.close', $page->test) }}" class="block">
             @csrf
             <h2>Sign and close the test</h2>
@@ -180,21 +183,21 @@
     @if ($page->test->isClosed())
         <p><b>{{ ucfirst(str_replace('_', ' ', $page->test->verdict)) }}.</b> Closed by {{ $page->test->closed_by }},
             {{ $page->standing->date($page->test->closed_at) }}.</p>
-    @elseif ($page->result)
-        <p><b>{{ ucfirst(str_replace('_', ' ', $page->result->verdict)) }} so far.</b></p>
+    @elseif ($judged->result)
+        <p><b>{{ ucfirst(str_replace('_', ' ', $judged->result->verdict)) }} so far.</b></p>
     @else
         <p class="quiet">Judged from the first reading on.</p>
     @endif
     <ul class="parts">
-        @foreach ($page->result->requirements ?? [] as $one)
-            <li><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop', 'not_proven' => 'note'][$one->verdict]" /><span><b>{{ $page::requirement($one->id) }}</b>:
-                    {{ str_replace('_', ' ', $one->verdict) }}<small>{{ $page->units->sentence($one->reason) }}</small></span></li>
+        @foreach ($judged->requirements() as $one)
+            <li><x-glyph :kind="$one['glyph']" /><span><b>{{ $one['title'] }}</b>:
+                    {{ str_replace('_', ' ', $one['verdict']) }}<small>{{ $one['reason'] }}</small></span></li>
         @endforeach
     </ul>
-    @if ($page->comparison() !== [])
+    @if ($judged->comparison() !== [])
         <h2 class="gap">Against the last test</h2>
         <dl class="pairs">
-            @foreach ($page->comparison() as $row)
+            @foreach ($judged->comparison() as $row)
                 <div>
                     <dt>{{ $row['label'] }}</dt>
                     <dd><span class="fig">{{ $row['change'] }}</span></dd>

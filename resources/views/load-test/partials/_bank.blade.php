@@ -4,11 +4,10 @@
         <h2 id="bank">{{ $cable ? 'The load bank' : 'Without a bank: the loads of the house' }}</h2>
         @if ($cable)
             <dl class="pairs">
-                @if ($page->test->bank)
+                @if ($page->bank())
                     <div>
                         <dt>Bank</dt>
-                        <dd>{{ $page->test->bank->name }}{{ $page->test->bank->fan_supply ? ', fans from ' . $page->test->bank->fan_supply : '' }}
-                        </dd>
+                        <dd>{{ $page->bank() }}</dd>
                     </div>
                 @endif
                 <div>
@@ -18,15 +17,11 @@
                 </div>
                 <div>
                     <dt>Conductor by the table</dt>
-                    <dd>{{ $cable->conductor->size === null ? 'none of the table: parallel sets' : $cable->conductor->size . ' copper, ' . round(\Escapement\Core\Wiring\Sizes::mm2($cable->conductor->size), 1) . ' mm²' }}<small>A
-                            flexible cable set goes by its maker's
-                            rating{{ $page->test->bank?->cable_a ? ': ' . $page->test->bank->cable_a . ' A' : '' }}.
-                            Confirm both in the adopted edition.</small></dd>
+                    <dd>{{ $page->conductor($cable) }}</dd>
                 </div>
             </dl>
-            <p class="working">A flexible cable set goes by its maker's
-                rating{{ $page->test->bank?->cable_a ? ': ' . $page->test->bank->cable_a . ' A' : '' }}.
-                Confirm both in the adopted edition.</p>
+            <p class="working">A flexible cable set goes by its maker's rating{{ $page->cableSet() }}. Confirm both in the
+                adopted edition.</p>
             <h3>To connect it</h3>
             <ol class="steps-short">
                 <li>Stop the set; selector off; disconnect its start battery, negative first.</li>

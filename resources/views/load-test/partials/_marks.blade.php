@@ -16,15 +16,14 @@
                 <tbody>
                     @foreach ($page->test->marks as $one)
                         <tr @class(['is-struck' => $one->struck_why !== null])>
-                            <th scope="row" class="fig">{{ $page->hour($one->at) }}</th>
-                            <td>{{ $one->kind->label() }}{{ $one->level_pct === null ? '' : ' to ' . $one->level_pct . ' %' }}<small>{{ $one->note }}</small>
-                            </td>
+                            <th scope="row" class="fig">{{ $judged->words->hour($one->at) }}</th>
+                            <td>{{ $page->mark($one) }}<small>{{ $one->note }}</small></td>
                             <td>{{ $one->user->name }}</td>
                             <td>
                                 @if ($one->struck_why !== null)
                                     struck out: {{ $one->struck_why }}
-                                @elseif (!$page->test->isClosed() && auth()->user()->role->mayWrite())
-                                    <x-strike :action="route('load-test.mark.strike', ['test' => $page->test, 'mark' => $one])" :what="'the mark of ' . $page->hour($one->at)" />
+                                @elseif ($mayWrite)
+                                    <x-strike :action="route('load-test.mark.strike', ['test' => $page->test, 'mark' => $one])" :what="'the mark of ' . $judged->words->hour($one->at)" />
                                 @endif
                             </td>
                         </tr>
@@ -44,7 +43,7 @@
                     </tr>
                 </thead>
                 <tbody>
-                    @foreach ($page->marked() as $span)
+                    @foreach ($judged->marked() as $span)
                         <tr>
                             <th scope="row">{{ $span['title'] }}</th>
                             <td class="fig">{{ $span['from'] }}</td>
@@ -56,7 +55,7 @@
             </table>
         </div>
     @endif
-    @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+    @if ($mayWrite)
         <details @if ($errors->hasAny(['kind', 'level_pct'])) open @endif>
             <summary>Mark something at the desk</summary>
             <form method="post" action="{{ route('load-test.mark', $page->test) }}">

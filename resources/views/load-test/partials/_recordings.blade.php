@@ -1,6 +1,6 @@
 <section class="block" aria-labelledby="recordings">
     <h2 id="recordings">Fast recordings of the steps</h2>
-    @forelse ($page->recordings() as $part)
+    @forelse ($judged->recordings() as $part)
         <h3>{{ $part->recording->source }}<span class="quiet">, judged by class {{ $part->class }}</span></h3>
         <div class="scroll-x">
             <table class="ruled">
@@ -38,15 +38,20 @@
                 </li>
             @endforeach
         </ul>
+        @if ($part->isLong())
+            <p><a href="{{ route('recording', $part->recording) }}">The whole recording, to look at closely</a>
+                <span class="quiet">({{ number_format($part->recording->points) }} points)</span>
+            </p>
+        @endif
         @foreach ($part->findings() as $finding)
             <p><x-glyph kind="note" />{{ $finding['message'] }}</p>
         @endforeach
     @empty
         <p class="quiet">None. A table of volts, hertz and power, or COMTRADE, shows each dip and how fast it came back.</p>
     @endforelse
-    @if (!$page->test->isClosed() && auth()->user()->role->mayWrite())
+    @if ($mayWrite)
         <details @if ($errors->hasAny(['files', 'given', 'step_kw', 'class', 'phases'])) open @endif>
-            <summary>Bring a recording</summary>
+            <summary>Import a recording</summary>
             <form method="post" action="{{ route('load-test.recordings', $page->test) }}" enctype="multipart/form-data"
                 x-data="recordingForm" data-look="{{ route('load-test.recordings.look', $page->test) }}">
                 @csrf
@@ -78,7 +83,7 @@
             </form>
         </details>
         <details @if ($errors->hasAny(['table', 'every_s', 'zone', 'says', 'is'])) open @endif>
-            <summary>Bring readings from a recorder</summary>
+            <summary>Import readings of a recorder</summary>
             <form method="post" action="{{ route('load-test.table', $page->test) }}" enctype="multipart/form-data" x-data="recordingForm"
                 data-look="{{ route('load-test.table.look', $page->test) }}">
                 @csrf
@@ -89,8 +94,8 @@
                         @error('table')
                             <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                         @enderror
-                        <p class="field-hint">Oil and temperatures in the units of this site: {{ $page->units->oilPressure() }},
-                            {{ $page->units->temperature() }}.</p>
+                        <p class="field-hint">Oil and temperatures in the units of this site: {{ $judged->units->oilPressure() }},
+                            {{ $judged->units->temperature() }}.</p>
                     </div>
                     <x-field name="every_s" label="One reading every" unit="s" inputmode="numeric" :value="old('every_s', 60)" />
                     <x-field name="zone" label="Time zone of the recorder" :value="old('zone', $page->test->switch->site->timezone)" />

@@ -1,32 +1,9 @@
 // Server time of the main views on the demo data (median of 15), and the weight of a page. Run after bin/start: node bench/pages.mjs
 import { brotliCompressSync } from 'node:zlib';
 import { readdirSync, readFileSync } from 'node:fs';
+import { signIn, timed } from './lib/session.mjs';
 
-const base = process.env.ESCAPEMENT_URL ?? 'http://127.0.0.1:8080';
-const cookies = {};
-const call = async (path, options = {}) => {
-    const answer = await fetch(base + path, {
-        redirect: 'manual',
-        ...options,
-        headers: {
-            cookie: Object.entries(cookies)
-                .map(([k, v]) => `${k}=${v}`)
-                .join('; '),
-            ...options.headers,
-        },
-    });
-    for (const cookie of answer.headers.getSetCookie()) {
-        const [pair] = cookie.split(';');
-        cookies[pair.slice(0, pair.indexOf('='))] = pair.slice(pair.indexOf('=') + 1);
-    }
-    return { status: answer.status, body: Buffer.from(await answer.arrayBuffer()) };
-};
-const token = (await call('/login')).body.toString().match(/name="_token" value="([^"]+)"/)[1];
-await call('/login', {
-    method: 'POST',
-    headers: { 'content-type': 'application/x-www-form-urlencoded' },
-    body: new URLSearchParams({ _token: token, email: 'rosa@lantern.example', password: 'lantern-demo' }),
-});
+await signIn();
 for (const [name, path] of Object.entries({
     account: '/account',
     board: '/',
@@ -40,15 +17,8 @@ for (const [name, path] of Object.entries({
     report: '/runs/1/report',
     pdf: '/runs/1/report.pdf',
 })) {
-    const times = [];
-    let status;
-    for (let i = 0; i < 15; i++) {
-        const from = performance.now();
-        ({ status } = await call(path));
-        times.push(performance.now() - from);
-    }
-    times.sort((a, b) => a - b);
-    console.log(`${name.padEnd(10)} ${status}  median ${times[7].toFixed(0)} ms  slowest ${times[14].toFixed(0)} ms`);
+    const { status, median, slowest } = await timed(path);
+    console.log(`${name.padEnd(10)} ${status}  median ${median.toFixed(0)} ms  slowest ${slowest.toFixed(0)} ms`);
 }
 const folder = new URL('../public/build/assets/', import.meta.url);
 const weight = readdirSync(folder).reduce(

@@ -1,29 +1,8 @@
 // How long 5 000 queued marks, and 1 000 answers, take to reach the server. Run: bin/start, then node bench/sync.mjs
-// [http://127.0.0.1:8080]
 import { randomUUID } from 'node:crypto';
+import { call, form, signIn, token } from './lib/session.mjs';
 
-const address = process.argv[2] ?? 'http://127.0.0.1:8080';
-const cookies = new Map();
-const call = async (path, options = {}) => {
-    const answer = await fetch(address + path, {
-        redirect: 'manual',
-        ...options,
-        headers: { ...options.headers, cookie: [...cookies].map(([name, value]) => `${name}=${value}`).join('; ') },
-    });
-    for (const cookie of answer.headers.getSetCookie()) {
-        const [name, value] = cookie.split(';')[0].split(/=(.*)/s);
-        cookies.set(name, value);
-    }
-    return answer;
-};
-const token = async (path) => /name="csrf-token" content="([^"]+)"/.exec(await (await call(path)).text())[1];
-const form = (fields) => ({
-    method: 'POST',
-    headers: { 'content-type': 'application/x-www-form-urlencoded' },
-    body: new URLSearchParams(fields),
-});
-
-await call('/login', form({ _token: await token('/login'), email: 'rosa@lantern.example', password: 'lantern-demo' }));
+await signIn();
 const csrf = await token('/switches/1/commission');
 const begun = await call('/switches/1/commission', form({ _token: csrf, hazards_read: '1' }));
 const run = new URL(begun.headers.get('location')).pathname;

@@ -8,8 +8,10 @@ use App\Models\LoadItem;
 use App\Models\LoadMark;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
+use App\Models\Run;
 use App\Models\TransferSwitch;
 use Escapement\Core\Commissioning\Proof\ProofPart;
+use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\LoadTest\ExerciseResult;
@@ -24,6 +26,7 @@ use Escapement\Core\LoadTest\MarkedSpans;
 use Escapement\Core\LoadTest\OwnLoad;
 use Escapement\Core\LoadTest\OwnLoads;
 use Escapement\Core\LoadTest\OwnLoadStep;
+use Escapement\Core\LoadTest\ProcedureFigures;
 use Escapement\Core\LoadTest\ProofRow;
 use Escapement\Core\LoadTest\TrendResult;
 use Escapement\Core\Settings\Fuel;
@@ -140,6 +143,30 @@ final readonly class LoadTestFacts
             'governor' => $this->switch->site->installation->isPortable() ? 'droop' : 'isochronous',
         ] + ($source === null || $source->legA <= 0 ? [] : ['rated_a' => round($source->legA, 1)])
             + ($previous === null ? [] : ['previous' => $previous]) + ($seen === [] ? [] : ['steps_seen' => $seen]);
+    }
+
+    /**
+     * What the load test of a run's day has read for the steps on load.
+     *
+     * @return array<string, WorkingLine> by the id of the step; empty where there is no such test
+     */
+    public static function forProcedure(Run $run): array
+    {
+        $test = $run->switch->loadTest;
+        $zone = $run->switch->site->timezone;
+        $first = $test?->firstReadingAt();
+        if ($test === null || $first === null || $run->isSigned()
+            || $first->setTimezone($zone)->isBefore($run->created_at->copy()->setTimezone($zone)->startOfDay())) {
+            return [];
+        }
+        $test->loadMissing(['readings', 'recordings']);
+        $input = (new self($run->switch))->evaluationInput($test);
+
+        return $input === null ? []
+            : ProcedureFigures::of(
+                (new LoadTestReader())->input(Node::fromArray($input)),
+                ($test->plan['bank_elements_kw'] ?? []) !== [],
+            );
     }
 
     /** An answer of load_test_evaluate as it was kept; null where none was, or where another edition wrote it otherwise. */

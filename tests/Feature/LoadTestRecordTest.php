@@ -18,6 +18,7 @@ use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\RecordChain;
 use Escapement\Core\Record\Verification;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Opis\JsonSchema\Validator;
@@ -268,6 +269,18 @@ final class LoadTestRecordTest extends TestCase
     }
 
     #[Test]
+    public function the_procedure_of_that_day_takes_over_what_the_load_test_has_read(): void
+    {
+        $test = $this->signed();
+        $run = $this->runOf($test->switch);
+        $step = "/runs/$run->id/procedure?step=on_load_checks/generator-volts-L2";
+        $this->get($step)->assertOk()->assertSee('load test, 10.9 kW after 0 min')->assertSee('value="119.5"', false);
+        Carbon::setTestNow('2026-11-28 15:00:00');
+        $run->forceFill(['created_at' => Carbon::now()])->save();
+        $this->get($step)->assertOk()->assertDontSee('load test, 10.9 kW');
+    }
+
+    #[Test]
     public function the_bank_of_the_list_brings_its_elements_and_a_cable_that_is_too_small_stops(): void
     {
         $switch = $this->ready();
@@ -302,7 +315,7 @@ final class LoadTestRecordTest extends TestCase
         $switch = $this->ready();
         $this->post("/switches/$switch->id/load-tests", ['profile' => 'custom', 'steps' => '10 × 20, 95 × 20'])->assertSessionHasNoErrors();
         $test = LoadTest::query()->sole();
-        $this->get("/load-tests/$test->id")->assertSee('the loads of the house')->assertSee('cannot be reached');
+        $this->get("/load-tests/$test->id")->assertSee('loads of the site')->assertSee('cannot be reached');
     }
 
     #[Test]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
+use App\Bridge\LoadTestFacts;
 use App\Bridge\ProcedureFacts;
 use App\Bridge\ProcedureWork;
 use App\Models\Photo;
@@ -26,7 +27,7 @@ final readonly class ProcedurePage
 {
     private const NEEDS = [
         'sheet', 'user', 'answers.user', 'photos', 'marks.user', 'switch.site.switches', 'switch.loads', 'switch.plan',
-        'switch.sheet.user', 'switch.run.sheet', 'switch.run.user', 'switch.proofs',
+        'switch.sheet.user', 'switch.run.sheet', 'switch.run.user', 'switch.proofs', 'switch.loadTest',
     ];
 
     public SiteStanding $standing;
@@ -38,6 +39,8 @@ final readonly class ProcedurePage
     private array $answersByStep;
     /** @var array<string, list<Photo>> */
     private array $photosByStep;
+    /** @var array<string, WorkingLine> what the load test of the day has read, by step */
+    private array $loadTest;
 
     /**
      * @param null|array{step: string, field: string, message: string, typed: array<string, string>} $fault of the answer that was refused
@@ -46,6 +49,7 @@ final readonly class ProcedurePage
     {
         $this->standing = new SiteStanding($run->switch->site, $run->switch);
         $this->facts = new ProcedureFacts($run);
+        $this->loadTest = LoadTestFacts::forProcedure($run);
         $this->result = new RunResult($run);
         $this->progress = $this->facts->progress($this->result->verdict->runs);
         $answers = $photos = [];
@@ -215,7 +219,7 @@ final readonly class ProcedurePage
 
         $switchA = ($this->run->work ?? [])['options']['switch_a'] ?? null;
 
-        return Derived::of($step->id, $values, is_numeric($switchA) ? (float) $switchA : null);
+        return Derived::of($step->id, $values, is_numeric($switchA) ? (float) $switchA : null) ?? $this->loadTest[$step->id] ?? null;
     }
 
     /** Where the finding that stands against a step is put right. */

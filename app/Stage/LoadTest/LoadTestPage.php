@@ -18,13 +18,14 @@ use Escapement\Core\LoadTest\OwnLoadStep;
 use Escapement\Core\LoadTest\PlannedStep;
 use Escapement\Core\Wiring\Sizes;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 
 /** One load test of this company: its plan, its bank, the newest of its readings, what is proved so far. */
 final readonly class LoadTestPage
 {
-    private const MOST_SHOWN = 200;
+    private const A_PAGE = 25;
 
     /** What of a test it reads, to be loaded before; of the readings only as many as it shows. */
     public const NEEDS = ['marks.user', 'photos', 'recordings', 'bank', 'user', 'switch'];
@@ -32,21 +33,30 @@ final readonly class LoadTestPage
     public SiteStanding $standing;
     public LoadTestFacts $facts;
     public JudgedTest $judged;
-    public int $count;
-    /** @var Collection<int, LoadReading> the newest, in order of time, struck ones too: more than these nobody reads on a page */
-    public Collection $newest;
+    /** @var LengthAwarePaginator<int, LoadReading> struck ones too: the newest on the first page, in order of time on each */
+    public LengthAwarePaginator $readings;
 
-    public function __construct(public LoadTest $test)
+    public function __construct(public LoadTest $test, int $page = 1)
     {
         $switch = $test->switch;
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->facts = new LoadTestFacts($switch);
         $words = new ReadingWords(new Units($switch->site->units), $switch->site->timezone);
         $this->judged = new JudgedTest($test, TestDigest::cached($test, $this->facts, $words), $words);
-        $this->count = $test->readings()->count();
-        $newest = $test->readings()->with('user');
-        $newest->reorder()->orderByDesc('taken_at')->orderByRaw('struck_why IS NULL')->orderByDesc('id')->limit(self::MOST_SHOWN);
-        $this->newest = $newest->get()->reverse();
+        $this->readings = $this->page($page);
+    }
+
+    /** @return LengthAwarePaginator<int, LoadReading> a page past the last is the last */
+    private function page(int $page): LengthAwarePaginator
+    {
+        $count = $this->judged->digest->taken();
+        $page = max(1, min($page, (int) ceil($count / self::A_PAGE)));
+        $readings = $this->test->readings()->with('user');
+        $readings->reorder()->orderByDesc('taken_at')->orderByDesc('id')->forPage($page, self::A_PAGE);
+
+        return new LengthAwarePaginator($readings->get()->reverse()->values(), $count, self::A_PAGE, $page, [
+            'path' => route('load-test', $this->test), 'fragment' => 'readings',
+        ]);
     }
 
     public static function loaded(int $id): LoadTest
@@ -129,11 +139,6 @@ final readonly class LoadTestPage
     public function freshId(): string
     {
         return (string) Str::uuid();
-    }
-
-    public function at(LoadReading $reading): string
-    {
-        return $reading->taken_at->copy()->setTimezone($this->test->switch->site->timezone)->format('H:i');
     }
 
     public function now(): string

@@ -82,7 +82,9 @@ final readonly class ReadPage
     /** @return ?array<string, string> figures of the newest reading, as they are typed on this site */
     public function last(): ?array
     {
-        $last = $this->page->newest->last(static fn(LoadReading $one): bool => $one->struck_why === null);
+        $query = $this->test->readings();
+        $query->whereNull('struck_why')->reorder()->orderByDesc('taken_at')->orderByDesc('id');
+        $last = $query->first();
 
         return $last === null ? null : $this->shown($last);
     }

@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\Cache;
  * @phpstan-type Kept array{
  *     result: ?array<string, mixed>,
  *     lanes: list<array{title: string, unit: string, lines: list<array{name: string, points: list<array{float, float}>}>}>,
- *     power: list<array{float, float}>, words: list<array{s: float, words: string}>, takenMs: list<int>
+ *     power: list<array{float, float}>, words: list<array{s: float, words: string}>, takenMs: list<int>, taken: int
  * }
  */
 final readonly class TestDigest
@@ -91,9 +91,16 @@ final readonly class TestDigest
         return $this->kept['takenMs'];
     }
 
+    /** How many readings count. */
     public function count(): int
     {
         return count($this->kept['takenMs']);
+    }
+
+    /** How many were read, struck ones too. */
+    public function taken(): int
+    {
+        return $this->kept['taken'];
     }
 
     public function firstAt(): ?Carbon
@@ -118,6 +125,7 @@ final readonly class TestDigest
                 $lanes->lanes(),
             ),
             'power' => $lanes->power(), 'words' => $lanes->words(), 'takenMs' => $lanes->takenMs,
+            'taken' => $test->readings->count(),
         ];
     }
 

@@ -11,9 +11,6 @@
         <a class="btn btn-outline-primary" href="{{ route('load-test.pdf', $page->test) }}">Plan, PDF</a>
         <a class="btn btn-primary" href="{{ route('load-test.report', $page->test) }}">Report</a>
     </div>
-    @if (session('said'))
-        <p class="said" role="status">{{ session('said') }}</p>
-    @endif
     <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. With the
         set stopped the utility still feeds the load side. Touch no terminal before the set is stopped, its start battery disconnected, and
         utility and generator both isolated, locked out and proved dead. Keep clear of the air outlet and the exhaust. Oil, coolant or overload
@@ -68,11 +65,7 @@
     @endif
     <section class="block" aria-labelledby="readings">
         <h2 id="readings">Readings</h2>
-        @if ($page->count > $page->newest->count())
-            <p class="quiet">The newest {{ $page->newest->count() }} of {{ $page->count }}; all are in the <a
-                    href="{{ route('load-test.csv', $page->test) }}">CSV</a>.</p>
-        @endif
-        @if ($page->newest->isEmpty())
+        @if ($page->readings->isEmpty())
             <p class="quiet">None yet.</p>
         @else
             <div class="scroll-x">
@@ -91,9 +84,10 @@
                         </tr>
                     </thead>
                     <tbody>
-                        @foreach ($page->newest as $one)
+                        @foreach ($page->readings as $one)
                             <tr @class(['is-struck' => $one->struck_why !== null])>
-                                <th scope="row" class="fig">{{ $page->at($one) }}<small>{{ $one->user->name }}</small></th>
+                                <th scope="row" class="fig">
+                                    {{ $judged->words->hour($one->taken_at) }}<small>{{ $one->user->name }}</small></th>
                                 <td class="fig">{{ implode(' ', $one->v_v) }}</td>
                                 <td class="fig">{{ implode(' ', $one->a_a) }}</td>
                                 <td class="fig">{{ $one->hz }}</td>
@@ -105,7 +99,7 @@
                                     @if ($one->struck_why !== null)
                                         struck out: {{ $one->struck_why }}
                                     @elseif ($mayWrite)
-                                        <x-strike :action="route('load-test.strike', ['test' => $page->test, 'reading' => $one])" :what="'the reading of ' . $page->at($one)" />
+                                        <x-strike :action="route('load-test.strike', ['test' => $page->test, 'reading' => $one])" :what="'the reading of ' . $judged->words->hour($one->taken_at)" />
                                     @endif
                                     {{ $one->note }}
                                     @if ($one->source !== \Escapement\Core\LoadTest\ReadingSource::Manual)
@@ -121,6 +115,17 @@
                     </tbody>
                 </table>
             </div>
+            @if ($page->readings->hasPages())
+                <nav class="turn-page" aria-label="Pages of readings">
+                    @if ($page->readings->previousPageUrl() !== null)
+                        <a class="btn btn-outline-primary" href="{{ $page->readings->previousPageUrl() }}" rel="prev">Newer</a>
+                    @endif
+                    <span class="fig">page {{ $page->readings->currentPage() }} of {{ $page->readings->lastPage() }}</span>
+                    @if ($page->readings->hasMorePages())
+                        <a class="btn btn-outline-primary" href="{{ $page->readings->nextPageUrl() }}" rel="next">Older</a>
+                    @endif
+                </nav>
+            @endif
         @endif
     </section>
     <section class="block" aria-labelledby="steps">

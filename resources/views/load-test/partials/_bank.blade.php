@@ -1,7 +1,7 @@
 @php($cable = $page->cable())
 @if ($cable || $page->ownLoads() !== [])
     <section class="block" aria-labelledby="bank">
-        <h2 id="bank">{{ $cable ? 'The load bank' : 'Without a bank: the loads of the house' }}</h2>
+        <h2 id="bank">{{ $cable ? 'The load bank' : 'Without a bank: loads of the site' }}</h2>
         @if ($cable)
             <dl class="pairs">
                 @if ($page->bank())

@@ -214,7 +214,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/scenarios', Rehearsal\SaveScenario::class)->name('scenarios.save');
         Route::post('/library/scenarios', Library\ImportScenario::class)->name('scenarios.import');
         Route::delete('/library/scenarios/{scenario}', Library\RemoveScenario::class)->name('scenarios.remove');
-        Route::post('/library/runs', Handover\ImportRun::class)->name('imported.bring');
+        Route::post('/library/runs', Handover\ImportRun::class)->name('imported.add');
         Route::delete('/library/runs/{imported}', Handover\RemoveImportedRun::class)->name('imported.remove');
         Route::post('/library/recordings', Library\ImportRecording::class)->middleware('throttle:uploads')->name('recordings');
         Route::post('/library/recordings/look', Library\LookAtRecording::class)->name('recordings.look');

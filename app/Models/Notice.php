@@ -31,6 +31,14 @@ final class Notice extends Model
 
     protected $guarded = [];
 
+    /** Where it stands: sent, shown only, or waiting; and what went wrong. */
+    public function state(bool $isMailed): string
+    {
+        $sent = $this->sent_at === null ? 'waits' : ($isMailed ? 'sent ' : 'shown ') . $this->sent_at->format('j M Y, H:i');
+
+        return $sent . ($this->failure === null ? '' : ", tried $this->tries times: $this->failure");
+    }
+
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
     {

@@ -65,6 +65,12 @@ final class Visit extends Model
         return $this->belongsTo(User::class, 'placed_user_id');
     }
 
+    /** As the end of a sentence. */
+    public function lockWords(): string
+    {
+        return $this->isLocked() ? ', locked' : '';
+    }
+
     public function isLocked(): bool
     {
         return $this->locked_user_id !== null;

@@ -25,9 +25,17 @@ final class WorkProfile extends Model
 {
     use BelongsToCompany;
 
+    /** Of somebody who has entered none. */
+    public const USUAL_DAYS = ['mon', 'tue', 'wed', 'thu', 'fri'];
     public const DAYS = ['mon' => 'Mon', 'tue' => 'Tue', 'wed' => 'Wed', 'thu' => 'Thu', 'fri' => 'Fri', 'sat' => 'Sat', 'sun' => 'Sun'];
 
     protected $guarded = [];
+
+    /** The days as they are written in a table: Mon Tue. */
+    public function dayNames(): string
+    {
+        return implode(' ', array_map(static fn(string $day): string => self::DAYS[$day] ?? $day, $this->days));
+    }
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

@@ -118,7 +118,7 @@ for (const [kind, label] of Object.entries(kinds)) {
 
         await test.step('the owner reads it', async () => {
             await page.getByRole('button', { name: 'Make a link' }).click();
-            const link = await page.locator('.told-once b').textContent();
+            const link = await page.locator('.shown-once b').textContent();
             await page.goto(new URL(link).pathname);
             await expect(page.getByRole('heading', { name: /how it behaves/ })).toBeVisible();
             await expect(page.locator('main')).toContainText('+1 555 0142');

@@ -130,6 +130,22 @@ final readonly class CalendarPage
         return $this->fleet->clashes->findings ?? [];
     }
 
+    /**
+     * The nearest free time of a clash, in words.
+     *
+     * @param array{action: string, slot: ?array<string, mixed>} $clash
+     */
+    public static function free(array $clash): string
+    {
+        $local = $clash['slot']['local'] ?? null;
+
+        return match (true) {
+            $clash['action'] === 'keep' => 'free once the others move',
+            is_string($local) => str_replace('T', ' ', $local),
+            default => 'none within a week',
+        };
+    }
+
     public static function shiftWords(int $minutes): string
     {
         $words = abs($minutes) >= 1440 && $minutes % 1440 === 0 ? abs(intdiv($minutes, 1440)) . ' days'

@@ -13,8 +13,10 @@ use App\Models\User;
 use App\Models\WorkProfile;
 use Escapement\Core\Schedule\Day;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Collection as BaseCollection;
 
 /** The exercises of all sites. */
 final readonly class ShowCalendar
@@ -53,12 +55,34 @@ final readonly class ShowCalendar
         $feeds = Feed::query();
         $feeds->whereNull('revoked_at')->orderBy('id');
         $sites = Site::query();
+        $siteNames = $sites->orderBy('name')->pluck('name', 'id');
         $asked = $all->firstWhere('id', (int) Typed::text($request, 'person'));
 
         return [
             'people' => $all, 'profiles' => WorkProfile::query()->get()->keyBy('user_id'), 'absences' => $absences->with('user')->get(),
-            'feeds' => $feeds->get(), 'sites' => $sites->orderBy('name')->pluck('name', 'id'), 'names' => $all->pluck('name', 'id'),
+            'feeds' => $this->feeds($feeds->get(), $siteNames, $all->pluck('name', 'id')), 'sites' => $siteNames,
             'edited' => $asked !== null && ($user->role->mayLead() || $asked->id === $user->id && $user->role->mayWrite()) ? $asked : null,
         ];
+    }
+
+    /**
+     * @param Collection<int, Feed>             $feeds
+     * @param BaseCollection<int|string, mixed> $sites names by id
+     * @param BaseCollection<int|string, mixed> $names of people by id
+     *
+     * @return list<array{feed: Feed, words: string}> what each is of, when it was made and by whom
+     */
+    private function feeds(Collection $feeds, BaseCollection $sites, BaseCollection $names): array
+    {
+        return array_values($feeds->map(static function (Feed $feed) use ($sites, $names): array {
+            $of = match ($feed->scope) {
+                'company' => 'The whole company',
+                'person' => 'Visits of ' . ($names[$feed->person_id] ?? 'a person'),
+                default => $sites[$feed->site_id] ?? 'A site',
+            };
+            $by = $names[$feed->user_id] ?? 'somebody';
+
+            return ['feed' => $feed, 'words' => "$of, made {$feed->created_at->format('j M Y')} by $by"];
+        })->all());
     }
 }

@@ -12,6 +12,10 @@ use Illuminate\Http\Request;
 /** Which column of a recorder's table is what: as just said, as said for the same headings before, or as guessed from them. */
 final readonly class TableRequest
 {
+    /** How a column of times may be written. */
+    public const TIMES = [
+        'date' => 'a day and an hour', 's' => 'seconds from the first reading', 'min' => 'minutes from the first reading',
+    ];
     private const SINGLE = ['hz' => 'hertz', 'kw' => 'kw', 'oil' => 'oil', 'coolant' => 'coolant', 'exhaust' => 'exhaust',
         'battery' => 'battery'];
 
@@ -42,6 +46,12 @@ final readonly class TableRequest
             ['company_id' => $user->company_id, 'headings' => self::hash($this->headings)],
             ['columns' => $columns],
         );
+    }
+
+    /** @return array<string, array{string, list<?int>}> volts and amperes: label, and the column of each leg */
+    public function legs(): array
+    {
+        return ['v' => ['Volts, L', $this->columns->volts], 'a' => ['Amperes, L', $this->columns->amps]];
     }
 
     /** @return array<string, array{label: string, at: ?int}> the columns that are asked for beside time, volts and amperes */

@@ -81,6 +81,21 @@ final readonly class LogbookPage
         return $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('j M Y H:i');
     }
 
+    public function day(string $at): string
+    {
+        return Carbon::parse($at)->setTimezone($this->switch->site->timezone)->format('j M Y');
+    }
+
+    /** Whether the settings were left otherwise since the last visit; nothing where nobody read them. */
+    public function settingsSince(): string
+    {
+        return match ($this->sinceVisit()['settings_changed'] ?? null) {
+            true => 'The settings were changed.',
+            false => 'The settings are the same.',
+            default => '',
+        };
+    }
+
     /** Which of the entries found stand on this page. */
     public function shownOf(): string
     {

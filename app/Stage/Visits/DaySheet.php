@@ -38,6 +38,14 @@ final readonly class DaySheet
         return $minute === null ? '' : sprintf('%02d:%02d', intdiv($minute, 60), $minute % 60);
     }
 
+    /** Where to go, and who receives. */
+    public static function place(Visit $visit): string
+    {
+        $site = $visit->switch->site;
+
+        return ($site->address ?? 'Address not known') . ($site->owner === null ? '' : ", $site->owner");
+    }
+
     /** What can kill there, before anything is touched. */
     public static function hazard(Visit $visit): string
     {

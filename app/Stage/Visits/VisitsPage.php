@@ -77,6 +77,12 @@ final readonly class VisitsPage
         return is_numeric($value) ? (int) $value : 0;
     }
 
+    /** Hours and minutes on the road. */
+    public function travel(): string
+    {
+        return sprintf('%d:%02d', intdiv($this->figure('travel_min'), 60), $this->figure('travel_min') % 60);
+    }
+
     public function placed(): int
     {
         return count(array_filter($this->facts->visits, static fn(Visit $one): bool => $one->placed_on !== null));

@@ -15,12 +15,15 @@
         <form method="post" action="{{ route('join.use', $token) }}">
             @csrf
             @if ($invitation->isToBegin())
-                <x-field name="company" label="Name of the company" :value="old('company', '')" autocomplete="organization" required autofocus />
+                <x-field name="company" label="Name of the company" :value="old('company', '')" autocomplete="organization" required
+                    autofocus />
             @endif
             @if (!$invitation->isForPassword())
-                <x-field name="name" label="Your name, as it stands in reports" :value="old('name', $invitation->name)" autocomplete="name" required />
+                <x-field name="name" label="Your name, as it stands in reports" :value="old('name', $invitation->name)" autocomplete="name"
+                    required />
                 @if ($invitation->email === null)
-                    <x-field name="email" label="Address to sign in with" type="email" :value="old('email', '')" autocomplete="username" required />
+                    <x-field name="email" label="Address to sign in with" type="email" :value="old('email', '')" autocomplete="username"
+                        required />
                 @else
                     <p>You sign in with <b>{{ $invitation->email }}</b>.</p>
                 @endif

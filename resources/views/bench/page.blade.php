@@ -9,8 +9,8 @@
             </p>
         </div>
     </div>
-    <x-hazard><b>On a real switch</b> handles and breakers are worked by a qualified person, both sources isolated, locked out and proved dead,
-        as its maker says. What is done here is done to nothing.</x-hazard>
+    <x-hazard><b>On a real switch</b> handles and breakers are worked by a qualified person, both sources isolated, locked out and proved
+        dead, as its maker says. What is done here is done to nothing.</x-hazard>
     @if ($page->lacks)
         <p class="quiet">{{ $page->lacks }}</p>
     @else
@@ -72,7 +72,8 @@
                 </tbody>
             </table>
         </div>
-        <p class="quiet">Volts are of the lowest leg. Dips, speeds and powers are those of a generic set of this rating, to be confirmed.</p>
+        <p class="quiet">Volts are of the lowest leg. Dips, speeds and powers are those of a generic set of this rating, to be
+            confirmed.</p>
     @endif
 @endsection
 @section('aside')

@@ -4,7 +4,8 @@
     <form class="find" method="get" action="{{ route('board') }}" role="search">
         <label class="visually-hidden" for="find">Find a site</label>
         <input id="find" class="form-control" type="search" name="q" value="{{ $page->wanted }}" placeholder="Find a site"
-            data-key="/" hx-get="{{ route('board') }}" hx-trigger="input changed delay:250ms, search" hx-target="#sites" hx-swap="outerHTML">
+            data-key="/" hx-get="{{ route('board') }}" hx-trigger="input changed delay:250ms, search" hx-target="#sites"
+            hx-swap="outerHTML">
     </form>
 @endsection
 @section('content')

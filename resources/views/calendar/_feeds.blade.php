@@ -1,16 +1,16 @@
 <section class="block" aria-labelledby="feeds">
     <h2 id="feeds">In your own calendar</h2>
     <p class="lead-in">An address that a calendar program reads by itself: exercises of a site or of all, and the visits that are planned.
-        Whoever has it can read it, until you end it.</p>
+        Everybody who knows it can read it, until you end it.</p>
     @if (session('feed'))
-        <p class="told-once" role="status">Copy it now, it is shown once: <b>{{ session('feed') }}</b></p>
+        <p class="shown-once" role="status">Copy it now, it is shown once: <b>{{ session('feed') }}</b></p>
     @endif
-    @foreach ($feeds as $feed)
+    @foreach ($feeds as $one)
         <div class="link-line">
-            <span>{{ ['company' => 'The whole company', 'person' => 'Visits of ' . ($names[$feed->person_id] ?? 'a person'), 'site' => $sites[$feed->site_id] ?? 'A site'][$feed->scope] }},
-                made {{ $feed->created_at->format('j M Y') }} by {{ $names[$feed->user_id] ?? 'somebody' }}</span>
+            <span>{{ $one['words'] }}</span>
             @if (auth()->user()->role->mayWrite())
-                <form method="post" action="{{ route('feed.revoke', $feed) }}">@csrf @method('delete')<button class="btn btn-outline-primary"
+                <form method="post" action="{{ route('feed.revoke', $one['feed']) }}">@csrf @method('delete')<button
+                        class="btn btn-outline-primary"
                         type="submit">End it</button></form>
             @endif
         </div>

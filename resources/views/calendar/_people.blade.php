@@ -17,8 +17,7 @@
                     @php($profile = $profiles[$person->id] ?? null)
                     <tr>
                         <th scope="row">{{ $person->name }}</th>
-                        <td>{{ $profile ? implode(' ', array_map(fn($day) => \App\Models\WorkProfile::DAYS[$day] ?? $day, $profile->days)) : 'not entered' }}
-                        </td>
+                        <td>{{ $profile?->dayNames() ?? 'not entered' }}</td>
                         <td class="fig">{{ $profile ? "$profile->from to $profile->to" : '' }}</td>
                         <td>{{ implode(', ', $profile->skills ?? []) }}</td>
                         <td class="fig">{{ $profile ? "$profile->lat, $profile->lon" : '' }}</td>
@@ -34,6 +33,7 @@
     </div>
     @if ($edited)
         @php($profile = $profiles[$edited->id] ?? null)
+        @php($days = old('days', $profile->days ?? \App\Models\WorkProfile::USUAL_DAYS))
         <form method="post" action="{{ route('profile.save', $edited) }}" class="block" id="profile">
             @csrf @method('put')
             <h3>{{ $edited->name }}</h3>
@@ -43,7 +43,7 @@
                     <div class="choice">
                         @foreach (\App\Models\WorkProfile::DAYS as $day => $words)
                             <label><input type="checkbox" name="days[]" value="{{ $day }}"
-                                    @checked(in_array($day, old('days', $profile->days ?? ['mon', 'tue', 'wed', 'thu', 'fri']), true))><span>{{ $words }}</span></label>
+                                    @checked(in_array($day, $days, true))><span>{{ $words }}</span></label>
                         @endforeach
                     </div>
                     @error('days')
@@ -52,7 +52,8 @@
                 </fieldset>
                 <x-field name="from" label="Leaves the base" :value="old('from', $profile->from ?? '08:00')" inputmode="numeric" />
                 <x-field name="to" label="Is back" :value="old('to', $profile->to ?? '17:00')" inputmode="numeric" />
-                <x-field name="skills" label="Can do" :value="old('skills', implode(', ', $profile->skills ?? ['electric', 'engine']))" hint="electric, engine, gas" />
+                <x-field name="skills" label="Can do" :value="old('skills', implode(', ', $profile->skills ?? ['electric', 'engine']))"
+                    hint="electric, engine, gas" />
                 <x-field name="lat" label="Base, latitude" unit="°" inputmode="decimal" :value="old('lat', $profile?->lat)" />
                 <x-field name="lon" label="Base, longitude" unit="°" inputmode="decimal" :value="old('lon', $profile?->lon)" />
             </div>
@@ -89,10 +90,11 @@
             <button class="btn btn-outline-primary" type="submit">Put it down</button>
         </form>
         <details @if ($errors->has('ics')) open @endif>
-            <summary>Bring absences from a calendar file</summary>
+            <summary>Import absences from a calendar file</summary>
             <form method="post" action="{{ route('absences.import') }}" enctype="multipart/form-data" class="fields">
                 @csrf
-                <div class="field"><label for="ics">Calendar (.ics)</label><input id="ics" @class(['form-control', 'is-invalid' => $errors->has('ics')])
+                <div class="field"><label for="ics">Calendar (.ics)</label><input id="ics"
+                        @class(['form-control', 'is-invalid' => $errors->has('ics')])
                         type="file" name="ics" accept=".ics,text/calendar">
                     @error('ics')
                         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>

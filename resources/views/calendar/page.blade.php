@@ -52,9 +52,7 @@
                                     <th scope="row"><a href="{{ route('schedule', (int) $clash['switch']) }}">{{ $clash['site'] }}</a></th>
                                     <td class="fig">{{ str_replace('T', ' ', $clash['local']) }}</td>
                                     <td>{{ $clash['why'] }}{{ $clash['beside'] === '' ? '' : ': ' . $clash['beside'] }}</td>
-                                    <td class="fig">
-                                        {{ $clash['action'] === 'keep' ? 'free once the others move' : ($clash['slot'] ? str_replace('T', ' ', $clash['slot']['local']) : 'none within a week') }}
-                                    </td>
+                                    <td class="fig">{{ $page::free($clash) }}</td>
                                 </tr>
                             @endforeach
                         </tbody>

@@ -6,14 +6,14 @@
             <h1>Simulated outage</h1>
         </div><a class="btn btn-outline-primary" href="{{ route('labels', $switch) }}">Labels, PDF</a>
     </div>
-    <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured time
-        inside its window.</p>
+    <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured
+        time inside its window.</p>
     @include('partials.test-hazard', ['kind' => $switch->plant['kind']])
     @if ($switch->plant['kind'] !== 'mobile')
         @include('partials.test-point')
     @endif
-    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for a
-        licensed electrician with both sources isolated, locked out and proved dead.</p>
+    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for
+        a licensed electrician with both sources isolated, locked out and proved dead.</p>
     @if (auth()->user()->role->mayWrite())
         <form method="post" action="{{ route('runs.begin', $switch) }}" class="block">
             @csrf
@@ -37,7 +37,8 @@
                             <div class="field school-more"><label for="torque-unit">The torque tool in hand reads</label><select
                                     class="form-select" id="torque-unit" name="torque_unit">
                                     @foreach (\Escapement\Core\Commissioning\Procedure\InstallationSteps::UNITS as $unit => $name)
-                                        <option value="{{ $unit }}" @selected(old('torque_unit', $switch->site->units === 'metric' ? 'nm' : 'in_lb') === $unit)>{{ $name }}</option>
+                                        <option value="{{ $unit }}"
+                                            @selected(old('torque_unit', $switch->site->units === 'metric' ? 'nm' : 'in_lb') === $unit)>{{ $name }}</option>
                                     @endforeach
                                 </select>
                                 @error('torque_unit')

@@ -27,8 +27,10 @@
             <p class="quiet" x-show="isEmpty">Nothing marked yet. The clock starts with the first mark.</p>
             <div class="gauge-room" x-ref="gauge" x-show="isRunning"></div>
             @if (!$run->isSigned() && auth()->user()->role->mayWrite())
-                <button type="button" class="mark-button" x-ref="button" x-on:click="mark" x-show="isOpen" x-bind:aria-disabled="isResting"><b
-                        x-text="buttonWords">Mark: utility off</b><span x-text="whenWords">as you open the disconnect upstream</span></button>
+                <button type="button" class="mark-button" x-ref="button" x-on:click="mark" x-show="isOpen"
+                    x-bind:aria-disabled="isResting"><b
+                        x-text="buttonWords">Mark: utility off</b><span x-text="whenWords">as you open the disconnect
+                        upstream</span></button>
                 <div class="watch-foot" x-show="isOpen">
                     <button type="button" class="btn btn-outline-primary btn-glove" x-on:click="undo" x-show="canUndo"
                         x-text="undoWords">Undo</button>
@@ -37,7 +39,8 @@
                 </div>
                 <p class="said" x-show="isDone">All marked. Read the verdict, add what is missing, and sign.</p>
                 <div class="watch-again"><template x-for="choice in choices" x-bind:key="choice.id"><button type="button"
-                            class="btn btn-outline-primary btn-glove" x-on:click="choose(choice.id)" x-text="choice.again"></button></template>
+                            class="btn btn-outline-primary btn-glove" x-on:click="choose(choice.id)"
+                            x-text="choice.again"></button></template>
                 </div>
             @endif
             <details class="block" x-show="hasEarlier" x-cloak>
@@ -53,7 +56,8 @@
         </div>
         <div class="watch-side">
             <section id="verdict" class="block" hx-get="{{ route('run.verdict', $run) }}"
-                hx-trigger="marks-sent from:body, online from:window" hx-swap="innerHTML">@include('commissioning.partials._verdict')</section>
+                hx-trigger="marks-sent from:body, online from:window"
+                hx-swap="innerHTML">@include('commissioning.partials._verdict')</section>
             @if (!$run->isSigned() && auth()->user()->role->mayWrite())
                 <details class="block" @if ($errors->hasAny(['event', 'at_s', 'late_reason'])) open @endif>
                     <summary>
@@ -100,13 +104,14 @@
             @elseif (auth()->user()->role->mayWrite())
                 <section class="block sign">
                     <h2>Sign</h2>
-                    <p class="finding-because">Signing closes the run. What is found later is an amendment. What this run does not touch keeps
-                        its earlier date.</p>
+                    <p class="finding-because">Signing closes the run. What is found later is an amendment. What this run does not touch
+                        keeps its earlier date.</p>
                     <div id="parts" hx-get="{{ route('run.parts', $run) }}" hx-trigger="marks-sent from:body, online from:window"
                         hx-swap="innerHTML">@include('commissioning.partials._parts', ['parts' => $result->parts()])</div>
                     <form method="post" action="{{ route('sign', $run) }}" x-data="signature" x-on:submit="guard">
                         @csrf
-                        <x-field name="signed_name" label="Name, typed" :value="old('signed_name', auth()->user()->name)" autocomplete="name" />
+                        <x-field name="signed_name" label="Name, typed" :value="old('signed_name', auth()->user()->name)"
+                            autocomplete="name" />
                         <div class="field"><span class="label" id="sign-label">Signature, drawn</span>
                             <svg class="sign-pad" x-ref="pad" viewBox="0 0 400 130" role="img" aria-labelledby="sign-label"
                                 x-on:pointerdown="begin" x-on:pointermove="draw" x-on:pointerup="lift" x-on:pointercancel="lift">

@@ -73,18 +73,23 @@
                         </div>
                         <x-field name="name" label="Name" :value="old('name', $edited?->name)" maxlength="80" />
                         <x-field name="serial" label="Serial number" :value="old('serial', $edited?->serial)" maxlength="60" />
-                        <x-field name="calibrated_until" label="Calibrated until" type="date" :value="old('calibrated_until', $edited?->calibrated_until?->format('Y-m-d'))" />
+                        <x-field name="calibrated_until" label="Calibrated until" type="date"
+                            :value="old('calibrated_until', $edited?->calibrated_until?->format('Y-m-d'))" />
                     </div>
                     <fieldset class="block">
                         <legend>Of a load bank</legend>
                         <div class="fields">
-                            <x-field name="elements" label="Elements" unit="kW" :value="old('elements', implode(', ', $edited->elements_kw ?? []))"
+                            <x-field name="elements" label="Elements" unit="kW"
+                                :value="old('elements', implode(', ', $edited->elements_kw ?? []))"
                                 hint="In the order of its switches: 5, 5, 10, 20" />
-                            <x-field name="rated_v" label="Rated for, line to line" unit="V" inputmode="decimal" :value="old('rated_v', $edited?->rated_v)" />
+                            <x-field name="rated_v" label="Rated for, line to line" unit="V" inputmode="decimal"
+                                :value="old('rated_v', $edited?->rated_v)" />
                             <x-field name="phases" label="Phases" inputmode="numeric" :value="old('phases', $edited?->phases)" />
                             <x-field name="cable" label="Cable set" :value="old('cable', $edited?->cable)" maxlength="120" />
-                            <x-field name="cable_a" label="Cable set, by its maker" unit="A" inputmode="decimal" :value="old('cable_a', $edited?->cable_a)" />
-                            <x-field name="fan_supply" label="Fan supply" :value="old('fan_supply', $edited?->fan_supply)" maxlength="120" />
+                            <x-field name="cable_a" label="Cable set, by its maker" unit="A" inputmode="decimal"
+                                :value="old('cable_a', $edited?->cable_a)" />
+                            <x-field name="fan_supply" label="Fan supply" :value="old('fan_supply', $edited?->fan_supply)"
+                                maxlength="120" />
                             <label class="check"><input class="form-check-input" type="checkbox" name="drops_itself" value="1"
                                     @checked(old('drops_itself', $edited?->drops_itself))>Drops by itself when the utility fails</label>
                         </div>

@@ -105,7 +105,8 @@
         </table>
     @endif
     @foreach ($report->result->verdict->findings as $finding)
-        <p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b> {{ $finding->because }}@if (count($report->result->verdict->runs) > 1)
+        <p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b>
+            {{ $finding->because }}@if (count($report->result->verdict->runs) > 1)
                 ({{ $report->result->about($finding) }})
             @endif
         </p>

@@ -17,10 +17,10 @@
     @if ($report->run->isSigned())
         <section class="report-part no-print" id="link">
             <h2>For the owner</h2>
-            <p>A page in plain words, with what was proved and what not, the settings as left and dates for the calendar. It opens without an
-                account, ends by itself, and can be ended.</p>
+            <p>A page in plain words, with what was proved and what not, the settings as left and dates for the calendar. It opens without
+                an account, ends by itself, and can be ended.</p>
             @if (session('link'))
-                <p class="told-once" role="status">Copy it now, it is shown once: <b>{{ session('link') }}</b></p>
+                <p class="shown-once" role="status">Copy it now, it is shown once: <b>{{ session('link') }}</b></p>
             @endif
             @foreach ($report->run->links as $link)
                 <div class="link-line"><span>Made {{ $report->when($link->created_at) }},

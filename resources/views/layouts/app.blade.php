@@ -23,7 +23,8 @@
         @else
             @auth<nav aria-label="Main"><a href="{{ route('board') }}"
                         @if (request()->routeIs('board')) aria-current="page" @endif>Board</a><a href="{{ route('library') }}"
-                        @if (request()->routeIs('library', 'recording')) aria-current="page" @endif>Library</a><a href="{{ route('fleet') }}"
+                        @if (request()->routeIs('library', 'recording')) aria-current="page" @endif>Library</a><a
+                        href="{{ route('fleet') }}"
                         @if (request()->routeIs('fleet')) aria-current="page" @endif>Fleet</a><a href="{{ route('calendar') }}"
                         @if (request()->routeIs('calendar')) aria-current="page" @endif>Calendar</a><a href="{{ route('visits') }}"
                     @if (request()->routeIs('visits', 'my-day')) aria-current="page" @endif>Visits</a></nav>@endauth

@@ -9,14 +9,15 @@
             <div>
                 <h1>Library</h1>
                 <p>What this company keeps to rehearse with. Choose a site on its Rehearsal page to play one. Beside it stand the <a
-                        href="{{ route('typical-loads') }}">usual loads</a> of a survey and the <a href="{{ route('equipment') }}">equipment</a>.
+                        href="{{ route('typical-loads') }}">usual loads</a> of a survey and the <a
+                        href="{{ route('equipment') }}">equipment</a>.
                 </p>
             </div>
         </div>
         <section class="block" aria-labelledby="recordings">
             <h2 id="recordings">Recordings</h2>
             @if ($recordings->isEmpty())
-                <p class="quiet">No recording yet. Bring one from a meter, a controller or a fault recorder: a table (CSV) or COMTRADE.</p>
+                <p class="quiet">No recording yet. Import one from a meter, a controller or a fault recorder: a table (CSV) or COMTRADE.</p>
             @else
                 <div class="scroll-x">
                     <table class="ruled blocks">
@@ -48,7 +49,7 @@
                 </div>
             @endif
             @if (auth()->user()->role->mayWrite())
-                <details class="block bring" @if ($errors->hasAny(['files', 'name', 'phases', 'nominal_v', 'nominal_hz'])) open @endif>
+                <details class="block add-one" @if ($errors->hasAny(['files', 'name', 'phases', 'nominal_v', 'nominal_hz'])) open @endif>
                     <summary>
                         <h2>Import a recording</h2>
                     </summary>
@@ -57,8 +58,8 @@
                         @csrf
                         <div class="fields">
                             <div class="field field-wide"><label for="files">File: a table (.csv), a .cff, or a .cfg with its .dat</label>
-                                <input id="files" @class(['form-control', 'is-invalid' => $errors->has('files')]) type="file" name="files[]" multiple
-                                    accept=".csv,.txt,.tsv,.cff,.cfg,.dat" x-on:change="look">
+                                <input id="files" @class(['form-control', 'is-invalid' => $errors->has('files')]) type="file" name="files[]"
+                                    multiple accept=".csv,.txt,.tsv,.cff,.cfg,.dat" x-on:change="look">
                                 @error('files')
                                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                 @enderror
@@ -78,7 +79,8 @@
                                 @enderror
                             </fieldset>
                             <x-field name="nominal_v" label="Nominal voltage" unit="V" :value="old('nominal_v', 120)" inputmode="decimal" />
-                            <x-field name="nominal_hz" label="Nominal frequency" unit="Hz" :value="old('nominal_hz', 60)" inputmode="decimal" />
+                            <x-field name="nominal_hz" label="Nominal frequency" unit="Hz" :value="old('nominal_hz', 60)"
+                                inputmode="decimal" />
                         </div>
                         <div data-columns aria-live="polite"></div>
                         <button class="btn btn-primary" type="submit">Read it</button>
@@ -141,8 +143,8 @@
         <section class="block" aria-labelledby="runs">
             <h2 id="runs">Runs and load tests from elsewhere</h2>
             @if ($runs->isEmpty())
-                <p class="quiet">None yet. A run or a load test that another company exported as JSON is read here: its record is verified, and
-                    its report and verdicts are made again.</p>
+                <p class="quiet">None yet. A run or a load test that another company exported as JSON is read here: its record is verified,
+                    and its report and verdicts are made again.</p>
             @else
                 <div class="scroll-x">
                     <table class="ruled blocks">
@@ -158,9 +160,11 @@
                             @foreach ($runs as $run)
                                 <tr>
                                     <td data-label="Site"><a
-                                            href="{{ route('imported', $run) }}">{{ $run->site }}</a><small>{{ $run->isLoadTest() ? 'load test' : 'run' }}</small>
+                                            href="{{ route('imported', $run) }}">{{ $run->site }}</a>
+                                        <small>{{ $run->isLoadTest() ? 'load test' : 'run' }}</small>
                                     </td>
-                                    <td data-label="As signed"><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'" />
+                                    <td data-label="As signed"><x-glyph
+                                            :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'" />
                                         {{ $run->verdictWords() }}
                                     </td>
                                     <td data-label="Imported">{{ $run->created_at->format('j M Y') }}, {{ $run->user->name }}</td>
@@ -180,7 +184,7 @@
                 </div>
             @endif
             @if (auth()->user()->role->mayWrite())
-                <form method="post" action="{{ route('imported.bring') }}" enctype="multipart/form-data" class="inline-form">
+                <form method="post" action="{{ route('imported.add') }}" enctype="multipart/form-data" class="inline-form">
                     @csrf
                     <div class="field"><label for="run">Read one from a file (JSON)</label><input id="run"
                             @class(['form-control', 'is-invalid' => $errors->has('run')]) type="file" name="run" accept=".json">

@@ -9,7 +9,8 @@
             <div>
                 <h1>Load test from elsewhere</h1>
                 <p>Imported on {{ $imported->created_at->format('j M Y') }} by {{ $imported->user->name }}. Read and signed elsewhere; the
-                    record verifies, and the verdict is computed here from its readings. Fast recordings of its steps are not in the file.</p>
+                    record verifies, and the verdict is computed here from its readings. Fast recordings of its steps are not in the
+                    file.</p>
             </div>
             <a class="btn btn-outline-primary" href="{{ route('library') }}#runs">Library</a>
             <a class="btn btn-primary" href="{{ route('imported.pdf', $imported) }}">PDF</a>

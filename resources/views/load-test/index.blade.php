@@ -25,8 +25,10 @@
                             <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                         @enderror
                     </div>
-                    <x-field name="steps" label="Steps of your own" :value="old('steps', '')" hint="Level × minutes: 30 × 15, 50 × 15, 75 × 30" />
-                    <x-field name="building_kw" label="Load of the building now" unit="kW" inputmode="decimal" :value="old('building_kw', $page->facts->buildingKw())"
+                    <x-field name="steps" label="Steps of your own" :value="old('steps', '')"
+                        hint="Level × minutes: 30 × 15, 50 × 15, 75 × 30" />
+                    <x-field name="building_kw" label="Load of the building now" unit="kW" inputmode="decimal"
+                        :value="old('building_kw', $page->facts->buildingKw())"
                         hint="From the survey; measure it on the day" />
                     @if ($page->banks->isNotEmpty())
                         <div class="field"><label for="equipment_id">Load bank</label><select class="form-select" id="equipment_id"
@@ -54,15 +56,20 @@
                             @endforeach
                         </div>
                     </fieldset>
-                    <x-field name="fuel_available" label="Fuel there" :unit="$page->fuelUnit()" inputmode="decimal" :value="old('fuel_available', '')" />
-                    <x-field name="class_min" label="The class of the system runs for" unit="min" inputmode="numeric" :value="old('class_min', '')"
+                    <x-field name="fuel_available" label="Fuel there" :unit="$page->fuelUnit()" inputmode="decimal"
+                        :value="old('fuel_available', '')" />
+                    <x-field name="class_min" label="The class of the system runs for" unit="min" inputmode="numeric"
+                        :value="old('class_min', '')"
                         hint="Of the tests every three years" />
-                    <x-field name="reading_interval_min" label="A reading every" unit="min" inputmode="decimal" :value="old('reading_interval_min', '')"
+                    <x-field name="reading_interval_min" label="A reading every" unit="min" inputmode="decimal"
+                        :value="old('reading_interval_min', '')"
                         hint="Empty: as the profile has it" />
                     <x-field name="warmup_min" label="Warm-up" unit="min" inputmode="decimal" :value="old('warmup_min', '')"
                         hint="Empty: 5, and none with a cold start" />
-                    <x-field name="cooldown_min" label="Cool-down" unit="min" inputmode="decimal" :value="old('cooldown_min', '')" hint="Empty: 5" />
-                    <x-field name="people" label="People" :value="old('people', '')" maxlength="300" hint="Who stands at the bank, who reads" />
+                    <x-field name="cooldown_min" label="Cool-down" unit="min" inputmode="decimal" :value="old('cooldown_min', '')"
+                        hint="Empty: 5" />
+                    <x-field name="people" label="People" :value="old('people', '')" maxlength="300"
+                        hint="Who stands at the bank, who reads" />
                     <x-field name="hours" label="Load and noise allowed" :value="old('hours', '')" maxlength="120"
                         hint="As 09:00 to 12:00 on working days" />
                     <x-field name="noise" label="Noise, neighbors" :value="old('noise', '')" maxlength="300" />
@@ -133,8 +140,8 @@
                     @endforeach
                 </tbody>
             </table>
-            <p class="working">Only passed runs count: closed load tests here, and outages of signed runs. What is required is a matter of the
-                adopted code and the authority having jurisdiction.</p>
+            <p class="working">Only passed runs count: closed load tests here, and outages of signed runs. What is required is a matter of
+                the adopted code and the authority having jurisdiction.</p>
             @foreach ($page->due->findings as $finding)
                 <x-finding :finding="$finding" />
             @endforeach
@@ -147,7 +154,8 @@
             <ul class="trends">
                 @foreach ($page->figures() as $row)
                     <li>
-                        <h3>{{ $row->name }}<span @class(['quiet', 'is-warn' => $row->figure->trend === 'worsening'])>{{ $row->trend() }}</span></h3>
+                        <h3>{{ $row->name }}<span
+                                @class(['quiet', 'is-warn' => $row->figure->trend === 'worsening'])>{{ $row->trend() }}</span></h3>
                         {!! $row->chart()->svg() !!}
                         <p>{{ $row->sentence() }}</p>
                     </li>

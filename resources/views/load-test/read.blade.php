@@ -21,7 +21,8 @@
             <section class="reading-marks" aria-label="Mark what happens">
                 <p><b x-text="stepWords">Not started yet</b></p>
                 <div class="reading-thumbs">
-                    <button type="button" class="btn btn-primary btn-glove" x-on:click="markNext" x-text="nextMarkWords">Set started</button>
+                    <button type="button" class="btn btn-primary btn-glove" x-on:click="markNext" x-text="nextMarkWords">Set
+                        started</button>
                     <button type="button" class="btn btn-outline-primary btn-glove" x-show="mayStepDown" x-cloak x-on:click="markDown">Load
                         down</button>
                     <button type="button" class="btn btn-outline-primary btn-glove" x-show="mayFail" x-cloak x-on:click="markFailed">Utility
@@ -61,7 +62,8 @@
                         <button type="button" class="btn btn-outline-primary btn-glove" x-on:click="keepTyped" x-text="keepWords"></button>
                     </div>
                 </div>
-                <label class="btn btn-outline-primary btn-glove reading-camera"><span x-text="pictureWords">Picture of the meter</span><input
+                <label class="btn btn-outline-primary btn-glove reading-camera"><span x-text="pictureWords">Picture of the
+                        meter</span><input
                         type="file" accept="image/*" capture="environment" x-ref="camera" x-on:change="pictured"></label>
                 <p class="field-error" x-show="problem" x-text="problem" x-cloak role="alert"></p>
                 <p class="reading-proved" x-text="provedWords"></p>

@@ -13,8 +13,8 @@
     </div>
     <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. With the
         set stopped the utility still feeds the load side. Touch no terminal before the set is stopped, its start battery disconnected, and
-        utility and generator both isolated, locked out and proved dead. Keep clear of the air outlet and the exhaust. Oil, coolant or overload
-        beyond its limit: take the load off, and
+        utility and generator both isolated, locked out and proved dead. Keep clear of the air outlet and the exhaust. Oil, coolant or
+        overload beyond its limit: take the load off, and
         stop the engine as its maker says.</x-hazard>
     <div class="scroll-x">{!! $judged->chart()->svg() !!}</div>
     <p class="key"><span><i class="swatch swatch-gen"></i>building</span><span>open hatch: load bank</span><span>dashes: the level
@@ -36,17 +36,22 @@
             <div class="fields">
                 <x-field name="time" label="Hour" :value="old('time', $page->now())" inputmode="numeric" />
                 @for ($leg = 0; $leg < $page->facts->phases(); $leg++)
-                    <x-field :name="'v[' . $leg . ']'" :errorKey="'v.' . $leg" :label="'L' . ($leg + 1) . ' to neutral'" unit="V" inputmode="decimal" :value="old('v.' . $leg, '')"
+                    <x-field :name="'v[' . $leg . ']'" :errorKey="'v.' . $leg" :label="'L' . ($leg + 1) . ' to neutral'" unit="V"
+                        inputmode="decimal" :value="old('v.' . $leg, '')"
                         enterkeyhint="next" />
-                    <x-field :name="'a[' . $leg . ']'" :errorKey="'a.' . $leg" :label="'L' . ($leg + 1) . ' current'" unit="A" inputmode="decimal" :value="old('a.' . $leg, '')"
+                    <x-field :name="'a[' . $leg . ']'" :errorKey="'a.' . $leg" :label="'L' . ($leg + 1) . ' current'" unit="A"
+                        inputmode="decimal" :value="old('a.' . $leg, '')"
                         enterkeyhint="next" />
                 @endfor
                 <x-field name="hz" label="Frequency" unit="Hz" inputmode="decimal" :value="old('hz', '')" enterkeyhint="next" />
                 <x-field name="kw" label="Power, where the meter shows it" unit="kW" inputmode="decimal" :value="old('kw', '')"
                     enterkeyhint="next" />
-                <x-field name="oil" label="Oil pressure" :unit="$judged->units->oilPressure()" inputmode="decimal" :value="old('oil', '')" enterkeyhint="next" />
-                <x-field name="coolant" label="Coolant" :unit="$judged->units->temperature()" inputmode="decimal" :value="old('coolant', '')" enterkeyhint="next" />
-                <x-field name="exhaust" label="Exhaust" :unit="$judged->units->temperature()" inputmode="decimal" :value="old('exhaust', '')" enterkeyhint="next" />
+                <x-field name="oil" label="Oil pressure" :unit="$judged->units->oilPressure()" inputmode="decimal" :value="old('oil', '')"
+                    enterkeyhint="next" />
+                <x-field name="coolant" label="Coolant" :unit="$judged->units->temperature()" inputmode="decimal"
+                    :value="old('coolant', '')" enterkeyhint="next" />
+                <x-field name="exhaust" label="Exhaust" :unit="$judged->units->temperature()" inputmode="decimal"
+                    :value="old('exhaust', '')" enterkeyhint="next" />
                 <x-field name="battery_v" label="Battery" unit="V" inputmode="decimal" :value="old('battery_v', '')" enterkeyhint="next" />
                 <x-field name="note" label="Note" :value="old('note', '')" maxlength="300" />
             </div>
@@ -99,7 +104,8 @@
                                     @if ($one->struck_why !== null)
                                         struck out: {{ $one->struck_why }}
                                     @elseif ($mayWrite)
-                                        <x-strike :action="route('load-test.strike', ['test' => $page->test, 'reading' => $one])" :what="'the reading of ' . $judged->words->hour($one->taken_at)" />
+                                        <x-strike :action="route('load-test.strike', ['test' => $page->test, 'reading' => $one])"
+                                            :what="'the reading of ' . $judged->words->hour($one->taken_at)" />
                                     @endif
                                     {{ $one->note }}
                                     @if ($one->source !== \Escapement\Core\LoadTest\ReadingSource::Manual)

@@ -25,7 +25,8 @@
             <button class="btn btn-primary" type="submit">Tell me so</button>
         </form>
         @unless ($isMailed)
-            <p class="missing"><x-glyph kind="note" />No mail server is set up here: what would be mailed stands below, and is sent nowhere.</p>
+            <p class="missing"><x-glyph kind="note" />No mail server is set up here: what would be mailed stands below, and is sent
+                nowhere.</p>
         @endunless
         <section class="block" aria-labelledby="notices">
             <h2 id="notices">{{ $isMailed ? 'Sent mail' : 'Would be sent' }}</h2>
@@ -35,7 +36,7 @@
             <ul class="plain">
                 @foreach ($notices as $one)
                     <li><b>{{ $one->claim }}</b> {{ $one->detail }}
-                        <small>{{ $one->sent_at ? ($isMailed ? 'sent ' : 'shown ') . $one->sent_at->format('j M Y, H:i') : 'waits' }}{{ $one->failure ? ', tried ' . $one->tries . ' times: ' . $one->failure : '' }}</small>
+                        <small>{{ $one->state($isMailed) }}</small>
                         @if ($one->switch_id)
                             <a href="{{ route('logbook', $one->switch_id) }}">Logbook</a>
                         @endif

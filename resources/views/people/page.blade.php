@@ -64,7 +64,8 @@
                 <x-field name="email" label="Address" type="email" :value="old('email', '')" />
                 <div class="field"><label for="f-role">Role</label><select id="f-role" class="form-select" name="role">
                         @foreach ($roles as $role)
-                            <option value="{{ $role->value }}" @selected(old('role', 'technician') === $role->value)>{{ $role->value }}</option>
+                            <option value="{{ $role->value }}"
+                                @selected(old('role', 'technician') === $role->value)>{{ $role->value }}</option>
                         @endforeach
                     </select></div>
                 <x-field name="password" label="First password" type="password" autocomplete="new-password"

@@ -4,8 +4,8 @@
     <h1>What this class asks</h1>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'class'])
     <p class="lead-in">System class: <b>{{ $page->className() }}</b>. The authority having jurisdiction decides the class; the adopted code
-        says what it asks{{ $page->edition ? ', here ' . $page->edition : '' }}. Articles of the NEC and the NFPA are named as a way in; confirm
-        them in the edition in force.</p>
+        says what it asks{{ $page->edition ? ', here ' . $page->edition : '' }}. Articles of the NEC and the NFPA are named as a way in;
+        confirm them in the edition in force.</p>
     @foreach ($page->sheet->groups() as $title => $facts)
         <section class="block class-facts" aria-labelledby="group-{{ $loop->index }}">
             <h2 id="group-{{ $loop->index }}">{{ $title }}</h2>
@@ -48,7 +48,8 @@
         @endforeach
     </dl>
     <p class="finding-because">Declared: somebody on site has said so in the survey. Shown: a picture is marked as its evidence, on the <a
-            href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'photos', 'switch' => $page->switch->id]) }}">photos page</a>
+            href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'photos', 'switch' => $page->switch->id]) }}">photos
+            page</a>
         of the survey.</p>
     @if ($page->time())
         @php($transfer = $page->transfer())
@@ -70,6 +71,8 @@
                 </div>
             @endif
         </dl>
-        <p class="missing"><x-glyph :kind="['too_slow' => 'stop', 'first_crank_only' => 'warn', 'inside' => 'proven'][$verdict->value] ?? 'note'" /><a href="{{ route('sheet', $page->switch) }}">{{ $verdict->sentence() }}</a></p>
+        <p class="missing"><x-glyph
+                :kind="['too_slow' => 'stop', 'first_crank_only' => 'warn', 'inside' => 'proven'][$verdict->value] ?? 'note'" /><a
+                href="{{ route('sheet', $page->switch) }}">{{ $verdict->sentence() }}</a></p>
     @endif
 @endsection

@@ -66,8 +66,8 @@
             @endif
         </section>
         @empty
-            <p class="quiet">No run has both its ends named yet. <a href="{{ route('wires', $page->switch) }}">Say in the schedule what each run
-                    joins.</a></p>
+            <p class="quiet">No run has both its ends named yet. <a href="{{ route('wires', $page->switch) }}">Say in the schedule what each
+                    run joins.</a></p>
         @endforelse
         @foreach ($page->findings() as $finding)
             <x-finding :finding="$finding" />
@@ -95,8 +95,8 @@
                         </tbody>
                     </table>
                 </div>
-                <p class="finding-because">Small stranded conductors get ferrules or forks. Control and power conductors share a raceway only where
-                    the code in force and their insulation allow it.</p>
+                <p class="finding-because">Small stranded conductors get ferrules or forks. Control and power conductors share a raceway
+                    only where the code in force and their insulation allow it.</p>
             </section>
         @endif
         @if ($page->boxes !== [])
@@ -237,14 +237,16 @@
                                                 'fig',
                                                 'is-invalid' => $errors->has("$key.maker_value"),
                                             ]) name="{{ $at }}[maker_value]"
-                                                    value="{{ $line['maker_value'] ?? '' }}" inputmode="decimal" aria-label="Maker's torque">
+                                                    value="{{ $line['maker_value'] ?? '' }}" inputmode="decimal"
+                                                    aria-label="Maker's torque">
                                                 @error("$key.maker_value")
                                                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                                 @enderror
                                             </td>
                                             <td><select class="form-select" name="{{ $at }}[maker_unit]" aria-label="Unit of the torque">
                                                     @foreach (\Escapement\Core\Commissioning\Procedure\InstallationSteps::UNITS as $value => $words)
-                                                        <option value="{{ $value }}" @selected(($line['maker_unit'] ?? '') === $value)>{{ $words }}
+                                                        <option value="{{ $value }}"
+                                                            @selected(($line['maker_unit'] ?? '') === $value)>{{ $words }}
                                                         </option>
                                                     @endforeach
                                                 </select>
@@ -350,7 +352,8 @@
                                         @endforeach
                                         <td><label class="check"><input class="form-check-input" type="checkbox"
                                                     name="boxes[{{ $i }}][splice]" value="1"
-                                                    aria-label="Box {{ $i + 1 }} holds a splice" @checked($lines[$i]['splice'] ?? false)></label>
+                                                    aria-label="Box {{ $i + 1 }} holds a splice"
+                                                    @checked($lines[$i]['splice'] ?? false)></label>
                                         </td>
                                     </tr>
                                 @endfor

@@ -8,8 +8,8 @@
         </div>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'mobile'])
-    <x-hazard><b>Unplugged is not dead.</b> Shore cord out, panel main open, battery switch off, inverter off, engine kept from starting, then
-        prove dead, even in your own vehicle. Batteries hold their energy with everything off.</x-hazard>
+    <x-hazard><b>Unplugged is not dead.</b> Shore cord out, panel main open, battery switch off, inverter off, engine kept from starting,
+        then prove dead, even in your own vehicle. Batteries hold their energy with everything off.</x-hazard>
     @if ($page->runtime)
         <section class="block" aria-labelledby="lasts">
             <h2 id="lasts">How long it lasts</h2>
@@ -138,15 +138,18 @@
         <x-seen :kept="$page->switch->plan?->mobile" />
         <h2>What is there</h2>
         <div class="fields">
-            <x-field name="battery_kwh" label="One battery station holds" unit="kWh" inputmode="decimal" :value="$page->typed('battery_kwh')" />
-            <x-field name="stations" label="Stations" inputmode="numeric" :value="$page->typed('stations')" hint="1 to 20, in parallel as their maker allows" />
+            <x-field name="battery_kwh" label="One battery station holds" unit="kWh" inputmode="decimal"
+                :value="$page->typed('battery_kwh')" />
+            <x-field name="stations" label="Stations" inputmode="numeric" :value="$page->typed('stations')"
+                hint="1 to 20, in parallel as their maker allows" />
             <div class="field"><label for="chemistry">Cells</label><select class="form-select" id="chemistry" name="chemistry">
                     @foreach (['lfp' => 'iron phosphate', 'nmc' => 'other lithium', 'agm' => 'lead, glass mat', 'lead' => 'lead, flooded'] as $value => $words)
                         <option value="{{ $value }}" @selected($page->typed('chemistry') === $value)>{{ $words }}</option>
                     @endforeach
                 </select>
             </div>
-            <x-field name="inverter_kw" label="Inverter, continuous, each station" unit="kW" inputmode="decimal" :value="$page->typed('inverter_kw')" />
+            <x-field name="inverter_kw" label="Inverter, continuous, each station" unit="kW" inputmode="decimal"
+                :value="$page->typed('inverter_kw')" />
             <x-field name="inverter_a" label="Its output breaker" unit="A" inputmode="decimal" :value="$page->typed('inverter_a')" />
             <div class="field"><label for="charger">The charger among the loads</label><select class="form-select" id="charger"
                     name="charger">
@@ -162,16 +165,19 @@
                         @checked($page->typed('jumper') === '1')>One 120 V source feeds both legs through a jumper</label>
                 <label class="check"><input class="form-check-input" type="checkbox" name="alternate_ever_240" value="1"
                         @checked($page->typed('alternate_ever_240') === '1')>A 120/240 V source may be plugged in there too</label>
-                <div class="field"><label for="maker_allows">The maker allows the jumper</label><select class="form-select" id="maker_allows"
+                <div class="field"><label for="maker_allows">The maker allows the jumper</label><select class="form-select"
+                        id="maker_allows"
                         name="maker_allows">
                         @foreach (['unknown' => 'not known', 'yes' => 'yes, in writing', 'no' => 'no'] as $value => $words)
                             <option value="{{ $value }}" @selected($page->typed('maker_allows') === $value)>{{ $words }}</option>
                         @endforeach
                     </select>
                 </div>
-                <x-field name="feeder_neutral_a" label="The shared neutral may carry" unit="A" inputmode="decimal" :value="$page->typed('feeder_neutral_a')" />
+                <x-field name="feeder_neutral_a" label="The shared neutral may carry" unit="A" inputmode="decimal"
+                    :value="$page->typed('feeder_neutral_a')" />
             @endif
-            <x-field name="cord_m" label="Cord of the generator or inverter" :unit="$page->units->length()" inputmode="decimal" :value="$page->typed('cord_m')" />
+            <x-field name="cord_m" label="Cord of the generator or inverter" :unit="$page->units->length()" inputmode="decimal"
+                :value="$page->typed('cord_m')" />
             <div class="field"><label for="cord_size">Its size</label><select class="form-select" id="cord_size" name="cord_size">
                     <option value="">not known</option>
                     @foreach (['14', '12', '10', '8', '6', '4', '2'] as $size)

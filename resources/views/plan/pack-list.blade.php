@@ -15,7 +15,8 @@
             <h2>Own lines, and calibration</h2>
             @php($lines = old('own', $page->own))
             @for ($i = 0; $i < count($lines) + 2; $i++)
-                <div class="own-line"><input @class(['form-control', 'is-invalid' => $errors->has("own.$i.name")]) name="own[{{ $i }}][name]"
+                <div class="own-line"><input @class(['form-control', 'is-invalid' => $errors->has("own.$i.name")])
+                        name="own[{{ $i }}][name]"
                         value="{{ $lines[$i]['name'] ?? '' }}" maxlength="120" aria-label="Own line {{ $i + 1 }}"><input
                         @class([
                             'form-control',
@@ -33,7 +34,9 @@
             <div class="fields">
                 @foreach ($page->lines as $line)
                     @if ($line->isGauge)
-                        <x-field :name="'calibrated[' . $line->key . ']'" :errorKey="'calibrated.' . $line->key" type="date" :label="$line->name . ', calibrated'" :value="old('calibrated.' . $line->key, $page->calibrated[$line->key] ?? '')" />
+                        <x-field :name="'calibrated[' . $line->key . ']'" :errorKey="'calibrated.' . $line->key" type="date"
+                            :label="$line->name . ', calibrated'"
+                            :value="old('calibrated.' . $line->key, $page->calibrated[$line->key] ?? '')" />
                     @endif
                 @endforeach
             </div>

@@ -10,8 +10,9 @@
         </div>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'power-down'])
-    <x-hazard><b>No work on what may be live.</b> Dark work begins only when the supply is open upstream, locked, tagged and proved dead, with
-        the generator kept from starting as its maker says. A licensed electrician decides; the adopted code and the authority rule.</x-hazard>
+    <x-hazard><b>No work on what may be live.</b> Dark work begins only when the supply is open upstream, locked, tagged and proved dead,
+        with the generator kept from starting as its maker says. A licensed electrician decides; the adopted code and the authority
+        rule.</x-hazard>
     @foreach ($page->unknown() as $finding)
         <x-finding :finding="$finding" />
     @endforeach
@@ -89,10 +90,14 @@
             <x-seen :kept="$page->switch->plan?->power_down" />
             <h2>The day</h2>
             <div class="fields">
-                <x-field name="opens_at" label="Supply opens" type="datetime-local" :value="old('opens_at', $page->opensAt?->format('Y-m-d\TH:i'))" :hint="'Agreed with the person who opens it; time at the site (' . $page->switch->site->timezone . ').'" />
-                <x-field name="promised_min" label="Promised to the owner, min" :value="old('promised_min', $page->input['promised_min'] ?? '')" />
+                <x-field name="opens_at" label="Supply opens" type="datetime-local"
+                    :value="old('opens_at', $page->opensAt?->format('Y-m-d\TH:i'))"
+                    :hint="'Agreed with the person who opens it; time at the site (' . $page->switch->site->timezone . ').'" />
+                <x-field name="promised_min" label="Promised to the owner, min"
+                    :value="old('promised_min', $page->input['promised_min'] ?? '')" />
                 @foreach (['open' => 'Open, lock, prove dead', 'close' => 'Clear, unlock, close'] as $key => $words)
-                    <x-field :name="$key . '_minutes'" :label="$words . ', min'" :value="old($key . '_minutes', $page->input[$key]['minutes'])" />
+                    <x-field :name="$key . '_minutes'" :label="$words . ', min'"
+                        :value="old($key . '_minutes', $page->input[$key]['minutes'])" />
                     <x-field :name="$key . '_who'" label="Who" :value="old($key . '_who', implode(', ', $page->input[$key]['who']))" />
                 @endforeach
                 <label class="check"><input class="form-check-input" type="checkbox" name="hot_day" value="1"
@@ -137,8 +142,8 @@
                     </tbody>
                 </table>
             </div>
-            <p class="field-hint">Names parted by commas work together on it. A task waits for the numbers it names. Clear a line to take its
-                task out.</p>
+            <p class="field-hint">Names parted by commas work together on it. A task waits for the numbers it names. Clear a line to take
+                its task out.</p>
             <button class="btn btn-primary" type="submit">Save the day</button>
         </form>
     @endif

@@ -11,7 +11,8 @@
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'wiring'])
     @if ($page->view === null)
-        <p class="quiet">No conductor has a place to land yet. The feeders come first: see <a href="{{ route('wires', $page->switch) }}">Feeders
+        <p class="quiet">No conductor has a place to land yet. The feeders come first: see <a
+                href="{{ route('wires', $page->switch) }}">Feeders
                 and wires</a>.</p>
     @else
         <div class="looks">

@@ -4,7 +4,8 @@
     <div class="head">
         <div>
             <h1>A season, played through several sheets</h1>
-            <p>What would each of them have cost: starts, dark time, fuel. <a href="{{ route('rehearsal', $switch) }}">Back to the rehearsal</a>
+            <p>What would each of them have cost: starts, dark time, fuel. <a href="{{ route('rehearsal', $switch) }}">Back to the
+                    rehearsal</a>
             </p>
         </div>
     </div>
@@ -58,7 +59,8 @@
                             name="recording">
                             <option value="">none: draw it from the rates below</option>
                             @foreach ($recordings as $recording)
-                                <option value="{{ $recording->id }}" @selected((string) old('recording') === (string) $recording->id)>{{ $recording->name }}</option>
+                                <option value="{{ $recording->id }}"
+                                    @selected((string) old('recording') === (string) $recording->id)>{{ $recording->name }}</option>
                             @endforeach
                         </select>
                         @error('recording')
@@ -66,14 +68,16 @@
                         @enderror
                     </div>
                     <x-field name="days" label="Days" :value="old('days', 365)" inputmode="numeric" />
-                    <x-field name="seed" label="Seed" :value="old('seed', 7)" inputmode="numeric" hint="The same seed draws the same season." />
+                    <x-field name="seed" label="Seed" :value="old('seed', 7)" inputmode="numeric"
+                        hint="The same seed draws the same season." />
                     <x-field name="blinks" label="Blinks a year" :value="old('blinks', 40)" inputmode="decimal" />
                     <x-field name="blink_s" label="A blink lasts up to" unit="s" :value="old('blink_s', 3)" inputmode="decimal" />
                     <x-field name="sags" label="Sags a year" :value="old('sags', 60)" inputmode="decimal" />
                     <x-field name="sag_pct" label="Down to" unit="%" :value="old('sag_pct', 45)" inputmode="decimal" />
                     <x-field name="sag_s" label="A sag lasts up to" unit="s" :value="old('sag_s', 2)" inputmode="decimal" />
                     <x-field name="outages" label="Outages a year" :value="old('outages', 12)" inputmode="decimal" />
-                    <x-field name="outage_least_s" label="An outage lasts from" unit="s" :value="old('outage_least_s', 20)" inputmode="decimal" />
+                    <x-field name="outage_least_s" label="An outage lasts from" unit="s" :value="old('outage_least_s', 20)"
+                        inputmode="decimal" />
                     <x-field name="outage_most_s" label="to" unit="s" :value="old('outage_most_s', 28800)" inputmode="decimal" />
                     <x-field name="false_pct" label="Returns that do not last" unit="%" :value="old('false_pct', 30)" inputmode="decimal"
                         hint="Of the outages: back, and gone again within a minute." />
@@ -82,8 +86,10 @@
             <fieldset class="block">
                 <legend>What the generator burns, if it shall be counted</legend>
                 @php($units = new \App\Bridge\Units($switch->site->units))
-                <div class="fields"><x-field name="idle_burn" label="Unloaded" :unit="$units->volume() . '/h'" :value="old('idle_burn')" inputmode="decimal" />
-                    <x-field name="loaded_burn" label="With load" :unit="$units->volume() . '/h'" :value="old('loaded_burn')" inputmode="decimal" />
+                <div class="fields"><x-field name="idle_burn" label="Unloaded" :unit="$units->volume() . '/h'" :value="old('idle_burn')"
+                        inputmode="decimal" />
+                    <x-field name="loaded_burn" label="With load" :unit="$units->volume() . '/h'" :value="old('loaded_burn')"
+                        inputmode="decimal" />
                 </div>
             </fieldset>
             <button class="btn btn-primary" type="submit">Play the season</button>

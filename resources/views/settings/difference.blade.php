@@ -3,7 +3,8 @@
 @section('main')
     <h1>
         Version {{ $from->version }} against version {{ $to->version }}</h1>
-    <p class="lead-in">{{ ucfirst($from->standing->label()) }} by {{ $from->user->name }}, {{ $to->standing->label() }} by {{ $to->user->name }}.
+    <p class="lead-in">{{ ucfirst($from->standing->label()) }} by {{ $from->user->name }}, {{ $to->standing->label() }} by
+        {{ $to->user->name }}.
     </p>
     @if ($rows === [])
         <p class="missing"><x-glyph kind="proven" />The two say the same.</p>

@@ -21,8 +21,8 @@
     @if (session('overtaken'))
         <div class="finding finding-stop boxed" role="alert">
             <p class="finding-head"><x-glyph kind="stop" /><b>Not saved</b></p>
-            <p class="finding-claim">{{ session('overtaken.by') }} saved version {{ session('overtaken.version') }} while you were writing. What
-                you typed is below, untouched.</p>
+            <p class="finding-claim">{{ session('overtaken.by') }} saved version {{ session('overtaken.version') }} while you were writing.
+                What you typed is below, untouched.</p>
             <p class="finding-because">
                 @if (session('overtaken.changes') === [])
                     Yours says the same.
@@ -103,11 +103,13 @@
                             @endforeach
                         </select>
                     </div>
-                    <x-field name="h[for_min]" errorKey="h.for_min" label="Length" unit="min" inputmode="numeric" :value="old('h.for_min', $exercise['for_min'] ?? 15)" />
+                    <x-field name="h[for_min]" errorKey="h.for_min" label="Length" unit="min" inputmode="numeric"
+                        :value="old('h.for_min', $exercise['for_min'] ?? 15)" />
                     <label class="check"><input class="form-check-input" type="checkbox" name="h[with_load]" value="1"
                             @checked(old('h.with_load', $exercise['with_load'] ?? false))>With load</label>
                     <x-field name="h[load_tests_per_year]" errorKey="h.load_tests_per_year" label="Load tests a year" inputmode="numeric"
-                        :value="old('h.load_tests_per_year', $page->habits['load_tests_per_year'] ?? 0)" hint="Default four: the weekly run proves that it starts, not that it carries." />
+                        :value="old('h.load_tests_per_year', $page->habits['load_tests_per_year'] ?? 0)"
+                        hint="Default four: the weekly run proves that it starts, not that it carries." />
                 </div>
             </fieldset>
         @endif
@@ -174,7 +176,8 @@
                                     <td><a href="{{ route('sheet', ['switch' => $page->switch, 'version' => $version->version]) }}">Version
                                             {{ $version->version }}</a></td>
                                     <td>{{ $version->standing->label() }}</td>
-                                    <td>{{ $version->user->initials() }}, {{ $page->when($version) }}<small>{{ $version->note }}</small></td>
+                                    <td>{{ $version->user->initials() }},
+                                        {{ $page->when($version) }}<small>{{ $version->note }}</small></td>
                                     <td><label class="check"><input class="form-check-input" type="radio" name="from"
                                                 value="{{ $version->version }}" aria-label="From version {{ $version->version }}"
                                                 @checked($i === min(1, count($page->switch->sheets) - 1))></label></td>
@@ -210,7 +213,8 @@
     </details>
     <h2 class="gap">Findings here</h2>
     @forelse ($page->findings() as $finding)
-        <x-finding :finding="$finding" :where="str_starts_with((string) $finding->path, '/settings/') ? '#' . \App\Http\SettingAnchor::of($finding->path) : null">
+        <x-finding :finding="$finding"
+            :where="str_starts_with((string) $finding->path, '/settings/') ? '#' . \App\Http\SettingAnchor::of($finding->path) : null">
             @php($fixed = $page->fixed($finding))
             @if ($fixed !== null && auth()->user()->role->mayWrite())
                 <form method="post" action="{{ route('sheet.save', $page->switch) }}" class="fix">
@@ -229,6 +233,6 @@
     @empty
         <p class="missing"><x-glyph kind="proven" />Nothing to say against this sheet.</p>
     @endforelse
-    <p class="small">Planning values and limits are generic: the maker's instructions, the adopted code and the authority having jurisdiction
-        come first.</p>
+    <p class="small">Planning values and limits are generic: the maker's instructions, the adopted code and the authority having
+        jurisdiction come first.</p>
 @endsection

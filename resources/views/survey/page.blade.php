@@ -77,8 +77,8 @@
         <h2 class="gap">Assumed, to be confirmed</h2>
         @if ($page->switch && $page->switch->poles === null)
             <p class="missing"><x-glyph kind="note" /><a
-                    href="{{ route('survey', ['site' => $page->site, 'on' => 'source', 'switch' => $page->switch->id]) }}">Poles</a>: as many
-                as this kind needs</p>
+                    href="{{ route('survey', ['site' => $page->site, 'on' => 'source', 'switch' => $page->switch->id]) }}">Poles</a>: as
+                many as this kind needs</p>
         @endif
         @foreach ($page->assumed() as $one)
             <p class="missing"><x-glyph kind="note" /><a
@@ -106,7 +106,8 @@
                 </div>
             @endif
         </dl>
-        <p class="finding-because">The rating is the maker's for this fuel. What height and heat take from it is worked out on the Plan page.
+        <p class="finding-because">The rating is the maker's for this fuel. What height and heat take from it is worked out on the Plan
+            page.
         </p>
         @foreach ($page->standing->check?->findings ?? [] as $finding)
             @if (str_contains((string) $finding->path, 'load_shed'))

@@ -8,8 +8,8 @@
         <div class="head">
             <div>
                 <h1>Loads of the library</h1>
-                <p>{{ $isOwn ? 'The company\'s own list.' : 'The generic list; saved, it becomes the company\'s own.' }} Figures to begin with:
-                    what counts is on the nameplate. <a href="{{ route('library') }}">Back to the library</a></p>
+                <p>{{ $isOwn ? 'The company\'s own list.' : 'The generic list; saved, it becomes the company\'s own.' }} Figures to begin
+                    with: what counts is on the nameplate. <a href="{{ route('library') }}">Back to the library</a></p>
             </div>
         </div>
         <form method="post" action="{{ route('typical-loads.save') }}" class="block">

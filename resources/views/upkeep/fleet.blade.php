@@ -37,7 +37,8 @@
                                     <svg class="score" width="104" height="20" viewBox="0 0 104 20" role="img"
                                         aria-label="{{ round($row->of->score) }} of 100">
                                         @for ($i = 0; $i < 10; $i++)
-                                            <path d="M{{ 2 + 10 * $i }} 19l6 -16h2l2 16z" @class(['full' => $row->of->score >= 10 * ($i + 1) - 5]) />
+                                            <path d="M{{ 2 + 10 * $i }} 19l6 -16h2l2 16z"
+                                                @class(['full' => $row->of->score >= 10 * ($i + 1) - 5]) />
                                         @endfor
                                         <path class="target" d="M86 0v20" />
                                     </svg>

@@ -16,10 +16,10 @@
     @if ($since)
         <section class="block" aria-labelledby="since">
             <h2 id="since">Since {{ $since['by'] }} was here</h2>
-            <p>{{ \Illuminate\Support\Carbon::parse($since['at'])->setTimezone($page->switch->site->timezone)->format('j M Y') }}:
+            <p>{{ $page->day($since['at']) }}:
                 {{ $since['starts'] }} starts, {{ number_format($since['run_h'], 1) }} h run, {{ $since['outages'] }} outages,
                 {{ $since['alarms'] }} alarms, {{ $since['exercises_missed'] }} exercises missed.
-                {{ match ($since['settings_changed']) {true => 'The settings were changed.',false => 'The settings are the same.',null => ''} }}
+                {{ $page->settingsSince() }}
             </p>
         </section>
     @endif
@@ -69,7 +69,8 @@
                     @if ($entry->struck_why !== null)
                         <p><small>Struck out: {{ $entry->struck_why }}</small></p>
                     @elseif (auth()->user()->role->mayWrite())
-                        <x-strike :action="route('logbook.strike', [$page->switch, $entry->id])" :what="'the entry of ' . $page->at($entry)" />
+                        <x-strike :action="route('logbook.strike', [$page->switch, $entry->id])"
+                            :what="'the entry of ' . $page->at($entry)" />
                     @endif
                 </li>
             @endforeach

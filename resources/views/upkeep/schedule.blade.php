@@ -9,7 +9,8 @@
         <a class="btn btn-outline-primary" href="{{ route('schedule.ics', $page->switch) }}">iCalendar</a>
     </div>
     <x-hazard><b>Automatic start.</b> The engine starts without warning at these times, and at any outage. It crushes and cuts, and its
-        terminals kill. Before any work: selector off, start battery disconnected, both sources isolated, locked out and proved dead.</x-hazard>
+        terminals kill. Before any work: selector off, start battery disconnected, both sources isolated, locked out and proved
+        dead.</x-hazard>
     <div class="scroll-x" tabindex="0" role="region" aria-label="Fifteen months, scrollable">{!! $page->ruler()->svg() !!}</div>
     <p class="key"><span>full tooth: load test held</span><span>open tooth: something is due</span><span>ticks: exercises</span><span>x:
             missed</span></p>

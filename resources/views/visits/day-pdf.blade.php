@@ -14,8 +14,7 @@
     ])
     @foreach ($day->visits as $visit)
         <h2>{{ $day::clock($visit->begin_min) }} {{ $visit->switch->site->name }}</h2>
-        <p>{{ $visit->switch->site->address ?? 'Address not known' }}{{ $visit->switch->site->owner ? ', ' . $visit->switch->site->owner : '' }}
-        </p>
+        <p>{{ $day::place($visit) }}</p>
         <p><b>{{ ucfirst(\App\Stage\Visits\VisitWords::of($visit)) }}</b>, until {{ $day::clock($visit->end_min) }}.
             {{ $visit->note }}</p>
         <div class="box">{{ $day::hazard($visit) }}</div>

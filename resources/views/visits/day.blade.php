@@ -26,8 +26,7 @@
             @foreach ($day->visits as $visit)
                 <li class="block">
                     <h2><span class="fig">{{ $day::clock($visit->begin_min) }}</span> {{ $visit->switch->site->name }}</h2>
-                    <p>{{ $visit->switch->site->address ?? 'Address not known' }}{{ $visit->switch->site->owner ? ', ' . $visit->switch->site->owner : '' }}
-                    </p>
+                    <p>{{ $day::place($visit) }}</p>
                     <p><b>{{ ucfirst(\App\Stage\Visits\VisitWords::of($visit)) }}</b>, until <span
                             class="fig">{{ $day::clock($visit->end_min) }}</span>{{ $visit->done_at ? ', done' : '' }}</p>
                     @if ($visit->note)

@@ -11,7 +11,8 @@
                 <p>Who goes where on which day. <a href="{{ route('my-day') }}">My day</a></p>
             </div>
             @if (auth()->user()->role->mayWrite())
-                <form method="post" action="{{ route('visits.collect') }}">@csrf<button class="btn btn-outline-primary" type="submit">Collect what
+                <form method="post" action="{{ route('visits.collect') }}">@csrf<button class="btn btn-outline-primary"
+                        type="submit">Collect what
                         is due</button></form>
                 <form method="post" action="{{ route('visits.plan') }}">
                     @csrf
@@ -33,7 +34,7 @@
                     {{ count($page->facts->visits) + count($page->facts->nowhere) }}</span>
                 <span>Days on the road <b class="fig">{{ $page->figure('technician_days') }}</b></span>
                 <span>Travel <b
-                        class="fig">{{ sprintf('%d:%02d', intdiv($page->figure('travel_min'), 60), $page->figure('travel_min') % 60) }}</b>&#8239;h</span>
+                        class="fig">{{ $page->travel() }}</b>&#8239;h</span>
                 <span>Late days <b class="fig">{{ $page->figure('late_days') }}</b></span>
             </p>
             <p class="working">{{ $page->gap() }} Travel is estimated from straight lines.</p>
@@ -58,7 +59,8 @@
                 <h2 id="unplaced">Not placed</h2>
                 <ul class="plain">
                     @foreach ($page->waiting() as $visit)
-                        <li><b>{{ $visit->switch->site->name }}</b>, {{ \App\Stage\Visits\VisitWords::of($visit) }}: waits for the next plan.
+                        <li><b>{{ $visit->switch->site->name }}</b>, {{ \App\Stage\Visits\VisitWords::of($visit) }}:
+                            waits for the next plan.
                         </li>
                     @endforeach
                     @foreach ($page->unplaced() as $row)
@@ -102,7 +104,7 @@
                                     <td>
                                         @if ($visit->placed_on)
                                             {{ $visit->placed?->name }}, <span class="fig">{{ $visit->placed_on->format('D j M') }}
-                                                {{ \App\Stage\Visits\DaySheet::clock($visit->begin_min) }}</span>{{ $visit->isLocked() ? ', locked' : '' }}
+                                                {{ \App\Stage\Visits\DaySheet::clock($visit->begin_min) }}</span>{{ $visit->lockWords() }}
                                         @else
                                             not placed
                                         @endif
@@ -127,7 +129,8 @@
                         @csrf @method('put')
                         <div class="field"><label for="person">Lock it to</label><select class="form-select" id="person" name="person">
                                 @foreach ($page->facts->people as $person)
-                                    <option value="{{ $person->user_id }}" @selected($chosen->placed_user_id === $person->user_id)>{{ $person->user->name }}</option>
+                                    <option value="{{ $person->user_id }}"
+                                        @selected($chosen->placed_user_id === $person->user_id)>{{ $person->user->name }}</option>
                                 @endforeach
                             </select></div>
                         <x-field name="on" label="On" type="date" :value="old('on', $chosen->placed_on?->format('Y-m-d'))" />
@@ -143,7 +146,8 @@
                     </div>
                 </section>
             @endif
-            <details class="block bring" @if ($errors->hasAny(['switch', 'what', 'duration_min', 'due', 'earliest', 'latest', 'from', 'to'])) open @endif>
+            <details class="block add-one"
+                @if ($errors->hasAny(['switch', 'what', 'duration_min', 'due', 'earliest', 'latest', 'from', 'to'])) open @endif>
                 <summary>
                     <h2>Enter a visit</h2>
                 </summary>
@@ -152,7 +156,8 @@
                     <div class="fields">
                         <div class="field"><label for="switch">Site</label><select class="form-select" id="switch" name="switch">
                                 @foreach ($switches as $switch)
-                                    <option value="{{ $switch->id }}" @selected(old('switch') == $switch->id)>{{ $switch->site->name }}</option>
+                                    <option value="{{ $switch->id }}"
+                                        @selected(old('switch') == $switch->id)>{{ $switch->site->name }}</option>
                                 @endforeach
                             </select></div>
                         <x-field name="what" label="What" :value="old('what', '')" maxlength="120" />

@@ -9,4 +9,5 @@
         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
     @enderror
 </div>
-<x-field name="label" label="Terminals on the device" :value="old('label', $label ?? '')" maxlength="7" hint="Such as 21-22; empty where not known" />
+<x-field name="label" label="Terminals on the device" :value="old('label', $label ?? '')" maxlength="7"
+    hint="Such as 21-22; empty where not known" />

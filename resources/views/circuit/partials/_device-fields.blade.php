@@ -24,7 +24,8 @@
         <label for="f-mode">Kind</label>
         <select id="f-mode" name="mode" class="form-select">
             <option value="on_delay">on-delay</option>
-            <option value="off_delay" @selected(old('mode', $was?->isOnDelay === false ? 'off_delay' : '') === 'off_delay')>off-delay</option>
+            <option value="off_delay"
+                @selected(old('mode', $was?->isOnDelay === false ? 'off_delay' : '') === 'off_delay')>off-delay</option>
         </select>
     </div>
 @endif
@@ -32,7 +33,8 @@
     <fieldset class="checks">
         <legend>Positions</legend>
         @foreach (['auto', '0', 'I', 'II'] as $position)
-            <label class="check"><input type="checkbox" name="positions[]" value="{{ $position }}" @checked(in_array($position, old('positions', $was->positions ?? ['auto', '0', 'I', 'II'])))>
+            <label class="check"><input type="checkbox" name="positions[]" value="{{ $position }}"
+                    @checked(in_array($position, old('positions', $was->positions ?? ['auto', '0', 'I', 'II'])))>
                 {{ $position }}</label>
         @endforeach
         @error('positions')

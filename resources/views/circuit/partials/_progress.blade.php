@@ -1,5 +1,6 @@
 <div id="proof-progress"
-    @if ($stored->isBeingProved()) hx-get="{{ route('circuit', ['switch' => $switch, 'seen' => $stored->proof_done]) }}" hx-trigger="every 1s" hx-swap="outerHTML" @endif>
+    @if ($stored->isBeingProved()) hx-get="{{ route('circuit', ['switch' => $switch, 'seen' => $stored->proof_done]) }}"
+        hx-trigger="every 1s" hx-swap="outerHTML" @endif>
     @if ($stored->isBeingProved())
         <p aria-live="polite">
             {{ $stored->proof_of === 0 ? 'The search begins.' : "Single faults searched: $stored->proof_done of $stored->proof_of." }}</p>

@@ -14,8 +14,8 @@
                                 @if ($page->proposed?->key() === $repair->key()) aria-current="true" @endif>See it</a>
                         @endif
                         @if (auth()->user()->role->mayWrite())
-                            <button class="btn btn-primary" type="submit" form="repair-form" name="repair" value="{{ $repair->key() }}">Put it
-                                in</button>
+                            <button class="btn btn-primary" type="submit" form="repair-form" name="repair" value="{{ $repair->key() }}">Put
+                                it in</button>
                         @endif
                     </p>
                 </li>

@@ -10,7 +10,9 @@
             <fieldset class="times-row">
                 <legend>{{ $device->id }} <small>{{ \App\Stage\Circuit\CircuitWords::type($device->type) }}</small></legend>
                 @foreach (\App\Stage\Circuit\TimeFields::of($device->type) as $key => [$words, $unit, $usual])
-                    <x-field :name="'times[' . $device->id . '][' . $key . ']'" :errorKey="'times.' . $device->id . '.' . $key" :label="$words" :unit="$unit" :value="old('times.' . $device->id . '.' . $key, $kept[$device->id][$key] ?? '')" inputmode="decimal"
+                    <x-field :name="'times[' . $device->id . '][' . $key . ']'" :errorKey="'times.' . $device->id . '.' . $key"
+                        :label="$words" :unit="$unit" :value="old('times.' . $device->id . '.' . $key, $kept[$device->id][$key] ?? '')"
+                        inputmode="decimal"
                         :placeholder="$usual" />
                 @endforeach
             </fieldset>

@@ -62,7 +62,8 @@
                                 <small class="fig">{{ $page->timed($step) }}</small>
                             @endif
                             @foreach ($page->answers($step) as $answer)
-                                <small @class(['struck' => !$loop->first])>{{ $page->given($answer, $step) }}, {{ $answer->user->initials() }}
+                                <small @class(['struck' => !$loop->first])>{{ $page->given($answer, $step) }},
+                                    {{ $answer->user->initials() }}
                                     {{ $answer->received_at->copy()->setTimezone($page->run->switch->site->timezone)->format('H:i') }}</small>
                             @endforeach
                             @if ($page->photos($step) !== [])

@@ -83,7 +83,8 @@
         @if (count($result->verdict->runs) > 1)
             <p class="told-of">{{ $result->about($finding) }}</p>
         @endif
-        <x-finding :finding="$finding" :where="$finding->path ? route('sheet', $run->switch_id) . '#' . \App\Http\SettingAnchor::of($finding->path) : null" />
+        <x-finding :finding="$finding"
+            :where="$finding->path ? route('sheet', $run->switch_id) . '#' . \App\Http\SettingAnchor::of($finding->path) : null" />
     </div>
 @endforeach
 <p class="small">Outside the window by up to {{ \App\Stage\Commissioning\RunResult::seconds($run->reaction_ms) }} still counts as inside:

@@ -12,11 +12,11 @@
                     @endforeach
                 </select></div>
             <div class="field"><label for="t-form">Time is</label><select class="form-select" id="t-form" name="t[form]">
-                    @foreach (['date' => 'a day and an hour', 's' => 'seconds from the first reading', 'min' => 'minutes from the first reading'] as $form => $words)
+                    @foreach ($choice::TIMES as $form => $words)
                         <option value="{{ $form }}" @selected($choice->columns->timeForm === $form)>{{ $words }}</option>
                     @endforeach
                 </select></div>
-            @foreach (['v' => ['Volts, L', $choice->columns->volts], 'a' => ['Amperes, L', $choice->columns->amps]] as $key => [$label, $at])
+            @foreach ($choice->legs() as $key => [$label, $at])
                 @foreach (range(0, $phases - 1) as $leg)
                     <div class="field"><label
                             for="t-{{ $key }}-{{ $leg }}">{{ $label }}{{ $leg + 1 }}</label><select

@@ -23,7 +23,8 @@
                                 @if ($one->struck_why !== null)
                                     struck out: {{ $one->struck_why }}
                                 @elseif ($mayWrite)
-                                    <x-strike :action="route('load-test.mark.strike', ['test' => $page->test, 'mark' => $one])" :what="'the mark of ' . $judged->words->hour($one->at)" />
+                                    <x-strike :action="route('load-test.mark.strike', ['test' => $page->test, 'mark' => $one])"
+                                        :what="'the mark of ' . $judged->words->hour($one->at)" />
                                 @endif
                             </td>
                         </tr>
@@ -74,7 +75,8 @@
                     </div>
                     <div class="field"><label for="mark-time">Hour</label><input class="form-control fig" id="mark-time" name="time"
                             value="{{ old('time', $page->now()) }}" inputmode="numeric"></div>
-                    <x-field name="level_pct" label="Level of the step" unit="%" inputmode="decimal" :value="old('level_pct', $page->nextLevel())" />
+                    <x-field name="level_pct" label="Level of the step" unit="%" inputmode="decimal"
+                        :value="old('level_pct', $page->nextLevel())" />
                 </div>
                 <button class="btn btn-outline-primary" type="submit">Keep the mark</button>
             </form>

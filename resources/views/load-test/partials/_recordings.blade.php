@@ -58,13 +58,14 @@
                 <input type="hidden" name="phases" value="{{ $page->facts->phases() }}">
                 <div class="fields">
                     <div class="field field-wide"><label for="files">File: a table (.csv), a .cff, or a .cfg with its .dat</label>
-                        <input id="files" @class(['form-control', 'is-invalid' => $errors->has('files')]) type="file" name="files[]" multiple
-                            accept=".csv,.txt,.tsv,.cff,.cfg,.dat" x-on:change="look">
+                        <input id="files" @class(['form-control', 'is-invalid' => $errors->has('files')]) type="file" name="files[]"
+                            multiple accept=".csv,.txt,.tsv,.cff,.cfg,.dat" x-on:change="look">
                         @error('files')
                             <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                         @enderror
                     </div>
-                    <x-field name="step_kw" label="A step is a change of power above" unit="kW" inputmode="decimal" :value="old('step_kw', '')"
+                    <x-field name="step_kw" label="A step is a change of power above" unit="kW" inputmode="decimal"
+                        :value="old('step_kw', '')"
                         hint="Empty: a twentieth of the nameplate" />
                     <x-field name="given" label="Or: where the steps are" :value="old('given', '')"
                         hint="12.5: 0 > 8; 40: 8 > 0, in seconds and kW" />
@@ -89,7 +90,8 @@
                 @csrf
                 <div class="fields">
                     <div class="field field-wide"><label for="table">Table (.csv) with a line for each reading</label>
-                        <input id="table" @class(['form-control', 'is-invalid' => $errors->has('table')]) type="file" name="table" accept=".csv,.txt,.tsv"
+                        <input id="table" @class(['form-control', 'is-invalid' => $errors->has('table')]) type="file" name="table"
+                            accept=".csv,.txt,.tsv"
                             x-on:change="look">
                         @error('table')
                             <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>

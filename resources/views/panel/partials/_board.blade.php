@@ -14,9 +14,11 @@
                 :value="$figure('fault_ka')" />
             @if ($page->facts->hasGenerator())
                 <x-field name="generator_kva" label="Generator" unit="kVA" inputmode="decimal" :value="$figure('generator_kva')" />
-                <x-field name="generator_breaker_a" label="Breaker on the generator" unit="A" inputmode="decimal" :value="$figure('generator_breaker_a')" />
+                <x-field name="generator_breaker_a" label="Breaker on the generator" unit="A" inputmode="decimal"
+                    :value="$figure('generator_breaker_a')" />
             @endif
-            <x-field name="utility_breaker_a" label="Breaker on the utility" unit="A" inputmode="decimal" :value="$figure('utility_breaker_a')" />
+            <x-field name="utility_breaker_a" label="Breaker on the utility" unit="A" inputmode="decimal"
+                :value="$figure('utility_breaker_a')" />
             <x-field name="changeover_a" label="Changeover, rated" unit="A" inputmode="decimal" :value="$figure('changeover_a')" />
             <x-field name="withstand_ka" label="Changeover withstands" unit="kA" inputmode="decimal" :value="$figure('withstand_ka')" />
             <x-field name="busbar_a" label="Bus bars, rated" unit="A" inputmode="decimal" :value="$figure('busbar_a')" />

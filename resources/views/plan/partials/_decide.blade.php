@@ -8,7 +8,8 @@
     @else
         @php($columns = $page->columns())
         <p>The source gives <b class="fig">{{ round($page->source->usableKw, 1) }}&#8239;kW</b> here, limited by the
-            {{ $page->source->limitedBy }}; <span class="fig">{{ round($page->source->legA) }}&#8239;A</span> a leg.@if ($page->demand) Demand of the house:@foreach (['calculated' => 'calculated', 'measured' => 'measured'] as $school => $words)
+            {{ $page->source->limitedBy }}; <span class="fig">{{ round($page->source->legA) }}&#8239;A</span> a leg.@if ($page->demand)
+                Demand of the house:@foreach (['calculated' => 'calculated', 'measured' => 'measured'] as $school => $words)
                     @if ($page->demand->{$school})
                         {{ $words }} <b
                             class="fig">{{ round($page->demand->{$school}->demandKva, 1) }}&#8239;kVA</b>{{ $loop->last ? '' : ',' }}

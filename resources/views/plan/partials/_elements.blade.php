@@ -8,7 +8,8 @@
             <x-seen :kept="$page->switch->plan?->facts" />
             @php($panels = $page->facts->plan->panels())
             @php($lines = old('panels', $page->kept?->facts['panels'] ?? []))
-            <div class="fields"><x-field name="poles" label="Poles of the switch" inputmode="numeric" :value="old('poles', $page->switch->poles)"
+            <div class="fields"><x-field name="poles" label="Poles of the switch" inputmode="numeric"
+                    :value="old('poles', $page->switch->poles)"
                     hint="2 with a solid neutral, 3 with a switched one" /></div>
             <h3>Panels beside those of its kind</h3>
             <div class="scroll-x">
@@ -62,7 +63,8 @@
                                 <td><select class="form-select" name="panels[{{ $i }}][bonded]"
                                         aria-label="Panel {{ $i + 1 }} is bonded today">
                                         @foreach (['' => 'not known', '0' => 'no', '1' => 'yes'] as $value => $words)
-                                            <option value="{{ $value }}" @selected((string) (isset($lines[$i]['bonded']) ? (int) $lines[$i]['bonded'] : '') === (string) $value)>{{ $words }}</option>
+                                            <option value="{{ $value }}"
+                                                @selected((string) (isset($lines[$i]['bonded']) ? (int) $lines[$i]['bonded'] : '') === (string) $value)>{{ $words }}</option>
                                         @endforeach
                                     </select>
                                 </td>

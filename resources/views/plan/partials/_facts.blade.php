@@ -5,33 +5,50 @@
     <x-seen :kept="$page->switch->plan?->facts" />
     <h2>What the drawing needs beside the survey</h2>
     <div class="fields">
-        <x-field name="generator_breaker_a" label="Generator's output breaker" unit="A" :value="old('generator_breaker_a', $facts['generator_breaker_a'] ?? '')" inputmode="decimal" />
-        <x-field name="fault_ka" label="Fault current of the utility" unit="kA" :value="old('fault_ka', $facts['fault_ka'] ?? '')" inputmode="decimal"
+        <x-field name="generator_breaker_a" label="Generator's output breaker" unit="A"
+            :value="old('generator_breaker_a', $facts['generator_breaker_a'] ?? '')" inputmode="decimal" />
+        <x-field name="fault_ka" label="Fault current of the utility" unit="kA" :value="old('fault_ka', $facts['fault_ka'] ?? '')"
+            inputmode="decimal"
             hint="Ask the utility." />
-        <x-field name="withstand_ka" label="The switch withstands" unit="kA" :value="old('withstand_ka', $facts['withstand_ka'] ?? '')" inputmode="decimal"
+        <x-field name="withstand_ka" label="The switch withstands" unit="kA" :value="old('withstand_ka', $facts['withstand_ka'] ?? '')"
+            inputmode="decimal"
             hint="From its label." />
-        <x-field name="transformer_kva" label="Utility's transformer" unit="kVA" :value="old('transformer_kva', $facts['transformer_kva'] ?? '')" inputmode="decimal"
+        <x-field name="transformer_kva" label="Utility's transformer" unit="kVA"
+            :value="old('transformer_kva', $facts['transformer_kva'] ?? '')" inputmode="decimal"
             hint="From its plate, where the utility gives no figure." />
-        <x-field name="transformer_z_pct" label="Its impedance" unit="%" :value="old('transformer_z_pct', $facts['transformer_z_pct'] ?? '')" inputmode="decimal" />
+        <x-field name="transformer_z_pct" label="Its impedance" unit="%"
+            :value="old('transformer_z_pct', $facts['transformer_z_pct'] ?? '')" inputmode="decimal" />
         @if ($page->switch->site->installation->hasGenerator())
-            <x-field name="generator_xd2_pct" label="Generator's subtransient reactance X″d" unit="%" :value="old('generator_xd2_pct', $facts['generator_xd2_pct'] ?? '')"
+            <x-field name="generator_xd2_pct" label="Generator's subtransient reactance X″d" unit="%"
+                :value="old('generator_xd2_pct', $facts['generator_xd2_pct'] ?? '')"
                 inputmode="decimal" hint="From the maker's data. Without it its fault current is not known." />
         @endif
-        <x-field name="motor_a" label="Rated current of the motors that run, in sum" unit="A" :value="old('motor_a', $facts['motor_a'] ?? '')" inputmode="decimal"
+        <x-field name="motor_a" label="Rated current of the motors that run, in sum" unit="A"
+            :value="old('motor_a', $facts['motor_a'] ?? '')" inputmode="decimal"
             hint="They feed a fault with about four times that." />
-        <x-field name="design" label="Hottest day" :unit="$units->temperature()" inputmode="decimal" :hint="round($units->fromCelsius(35)) . ' where nothing is said.'" :value="old('design', isset($facts['design_c']) ? round($units->fromCelsius((float) $facts['design_c'])) : '')" />
-        <x-field name="grounds_on_neutral_bar" label="Grounds on the neutral bar" :value="old('grounds_on_neutral_bar', $facts['grounds_on_neutral_bar'] ?? '')" inputmode="numeric" />
-        <x-field name="ground_bar_free" label="Free places on a ground bar" :value="old('ground_bar_free', $facts['ground_bar_free'] ?? '')" inputmode="numeric" />
-        <x-field name="floor_area" label="Floor area" :unit="$units->area()" :value="old('floor_area', isset($facts['floor_area_m2']) ? round($units->fromSquareMetres($facts['floor_area_m2'])) : '')" inputmode="decimal"
+        <x-field name="design" label="Hottest day" :unit="$units->temperature()" inputmode="decimal"
+            :hint="round($units->fromCelsius(35)) . ' where nothing is said.'"
+            :value="old('design', isset($facts['design_c']) ? round($units->fromCelsius((float) $facts['design_c'])) : '')" />
+        <x-field name="grounds_on_neutral_bar" label="Grounds on the neutral bar"
+            :value="old('grounds_on_neutral_bar', $facts['grounds_on_neutral_bar'] ?? '')" inputmode="numeric" />
+        <x-field name="ground_bar_free" label="Free places on a ground bar" :value="old('ground_bar_free', $facts['ground_bar_free'] ?? '')"
+            inputmode="numeric" />
+        <x-field name="floor_area" label="Floor area" :unit="$units->area()"
+            :value="old('floor_area', isset($facts['floor_area_m2']) ? round($units->fromSquareMetres($facts['floor_area_m2'])) : '')"
+            inputmode="decimal"
             hint="For the calculated demand" />
-        <x-field name="measured_peak_kw" label="Highest measured demand" unit="kW" :value="old('measured_peak_kw', $facts['measured_peak_kw'] ?? '')" inputmode="decimal"
+        <x-field name="measured_peak_kw" label="Highest measured demand" unit="kW"
+            :value="old('measured_peak_kw', $facts['measured_peak_kw'] ?? '')" inputmode="decimal"
             hint="From the utility's meter or a logger" />
-        <x-field name="measured_days" label="Measured over" unit="days" :value="old('measured_days', $facts['measured_days'] ?? '')" inputmode="numeric" />
+        <x-field name="measured_days" label="Measured over" unit="days" :value="old('measured_days', $facts['measured_days'] ?? '')"
+            inputmode="numeric" />
         <label class="check"><input class="form-check-input" type="checkbox" name="measured_hvac" value="1"
                 @checked(old('measured_hvac', $facts['measured_hvac'] ?? false))>Heating or cooling ran in that time</label>
         <label class="check"><input class="form-check-input" type="checkbox" name="use_demand" value="1"
-                @checked(old('use_demand', $facts['use_demand'] ?? false))>Size the whole house by its demand, not by all loads at once</label>
-        <x-field name="code_edition" label="Code and edition in force" :value="old('code_edition', $facts['code_edition'] ?? '')" maxlength="120" hint="Printed on the plan" />
+                @checked(old('use_demand', $facts['use_demand'] ?? false))>Size the whole house by its demand, not by all loads at
+            once</label>
+        <x-field name="code_edition" label="Code and edition in force" :value="old('code_edition', $facts['code_edition'] ?? '')"
+            maxlength="120" hint="Printed on the plan" />
         @foreach ($page->bondQuestions() as $name => [$label, $no, $yes])
             <fieldset class="field">
                 <legend>{{ $label }}</legend>

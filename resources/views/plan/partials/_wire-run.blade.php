@@ -53,7 +53,8 @@
     @endif
     <div class="wire-inputs">
         <div class="field wide-field"><label for="{{ $id('name') }}">Name</label>
-            <input @class(['form-control', 'is-invalid' => $errors->has("runs.$i.name")]) id="{{ $id('name') }}" maxlength="60" name="{{ $field('name') }}"
+            <input @class(['form-control', 'is-invalid' => $errors->has("runs.$i.name")]) id="{{ $id('name') }}" maxlength="60"
+                name="{{ $field('name') }}"
                 value="{{ $value('name') }}">
             @error("runs.$i.name")
                 <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
@@ -61,7 +62,8 @@
         </div>
         @foreach (['from' => 'From', 'to' => 'To'] as $key => $words)
             <div class="field"><label for="{{ $id($key) }}">{{ $words }}</label>
-                <select @class(['form-select', 'is-invalid' => $errors->has("runs.$i.$key")]) id="{{ $id($key) }}" name="{{ $field($key) }}">
+                <select @class(['form-select', 'is-invalid' => $errors->has("runs.$i.$key")]) id="{{ $id($key) }}"
+                    name="{{ $field($key) }}">
                     <option value="">not said</option>
                     @foreach ($page->enclosures as $ref => $name)
                         <option value="{{ $ref }}" @selected($value($key) === (string) $ref)>{{ $name }}</option>

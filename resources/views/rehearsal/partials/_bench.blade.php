@@ -90,7 +90,8 @@
                             <tr>
                                 <th scope="row">{{ $story->title() }}</th>
                                 @foreach (['Dark', 'Starts', 'Engine runs', 'Transfers'] as $i => $label)
-                                    <td class="num-col fig" data-label="{{ $label }}">{{ $cells[$i]['value'] }}@if ($cells[$i]['was'] !== null)
+                                    <td class="num-col fig"
+                                        data-label="{{ $label }}">{{ $cells[$i]['value'] }}@if ($cells[$i]['was'] !== null)
                                             <small>sheet {{ $cells[$i]['was'] }}</small>
                                         @endif
                                     </td>
@@ -149,19 +150,22 @@
             @csrf
             <input type="hidden" name="story" value="{{ $plot->key() }}">
             <input type="hidden" name="ghost" value="{{ $bench->asGhost() }}">
-            <button class="visually-hidden" type="submit" tabindex="-1" aria-hidden="true">Run scenario</button>{{-- what Enter in a field presses --}}
+            <button class="visually-hidden" type="submit" tabindex="-1" aria-hidden="true">Run
+                scenario</button>{{-- what Enter in a field presses --}}
             @if ($isScript && !$plot->isLong())
                 @include('rehearsal.partials._script')
             @endif
             <h2 class="gap">Delays</h2>
             @foreach ($bench->turnable() as $field)
-                <x-turn name="d[{{ $field->path }}]" :label="$field->label" unit="s" :value="$bench->delays[$field->path] ?? ''" :was="($bench->delays[$field->path] ?? '') !== $bench->onSheet($field) ? $bench->onSheet($field) : null"
+                <x-turn name="d[{{ $field->path }}]" :label="$field->label" unit="s" :value="$bench->delays[$field->path] ?? ''"
+                    :was="($bench->delays[$field->path] ?? '') !== $bench->onSheet($field) ? $bench->onSheet($field) : null"
                     :error="$bench->errors->first('d.' . $field->path)" />
             @endforeach
             @if ($plot instanceof \App\Stage\Rehearsal\StoryPlot)
                 <h2 class="gap">Scenario</h2>
                 @foreach ($plot->numbers() as $number)
-                    <x-turn name="n[{{ $number->name }}]" :label="$number->label" :unit="$number->isTime ? 's' : ''" :value="$plot->typed($number)" :error="$bench->errors->first('n.' . $number->name)" />
+                    <x-turn name="n[{{ $number->name }}]" :label="$number->label" :unit="$number->isTime ? 's' : ''"
+                        :value="$plot->typed($number)" :error="$bench->errors->first('n.' . $number->name)" />
                 @endforeach
                 <button class="btn btn-outline-primary" type="submit" name="edit" value="1">Edit it on the strip</button>
             @endif

@@ -1,6 +1,7 @@
 {{-- What is live at the cursor: the script only says where the switch is and what has voltage; the style sheet colours it. --}}
 @php($two = $bench->playback->scenario->plant->engine === null)
-<svg @class(['small-line', 'is-pair' => $two]) id="small-line" viewBox="0 0 252 {{ 150 + 16 * max(1, count($bench->playback->scenario->loads)) }}"
+<svg @class(['small-line', 'is-pair' => $two]) id="small-line"
+    viewBox="0 0 252 {{ 150 + 16 * max(1, count($bench->playback->scenario->loads)) }}"
     role="img" aria-label="One-line at the cursor">
     @foreach ([['n', 10, $two ? 'U1' : 'U', $two ? 'first' : 'utility', $bench->playback->scenario->plant->normal], ['e', 162, $two ? 'U2' : 'G', $two ? 'second' : 'generator', $bench->playback->scenario->plant->emergency]] as [$side, $x, $letter, $name, $source])
         <g class="source source-{{ $side }}{{ $two ? ' is-two' : '' }}">

@@ -1,6 +1,7 @@
 @php($season = $page->season)
 <div id="season"
-    @unless ($season->state->isOver()) hx-get="{{ route('season', [$season, 'seen' => $season->played]) }}" hx-trigger="every 1s" hx-swap="outerHTML" @endunless>
+    @unless ($season->state->isOver()) hx-get="{{ route('season', [$season, 'seen' => $season->played]) }}" hx-trigger="every 1s"
+        hx-swap="outerHTML" @endunless>
     <div class="head">
         <div>
             <h1>Season: {{ $season->title }}</h1>

@@ -16,7 +16,8 @@
     <div class="fields" x-data="moot" x-on:change="turn">
         @foreach ($page->questions() as $question)
             @if ($question->isFigure())
-                <x-field :name="'answers[' . $question->key . ']'" :errorKey="'answers.' . $question->key" :label="$question->label" :unit="$page->unit($question)" inputmode="decimal" :value="$page->answer($question)"
+                <x-field :name="'answers[' . $question->key . ']'" :errorKey="'answers.' . $question->key" :label="$question->label"
+                    :unit="$page->unit($question)" inputmode="decimal" :value="$page->answer($question)"
                     :hint="$page->range($question) . ($question->hint === '' ? '' : '. ' . $question->hint)" />
             @else
                 <fieldset class="field" @if ($question->onlyIf !== []) data-only-if="{{ json_encode($question->onlyIf) }}" @endif

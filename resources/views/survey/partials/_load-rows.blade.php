@@ -34,7 +34,8 @@
                     <td class="td-legs" data-label="Legs"><select class="form-select" aria-label="Legs of load {{ $i + 1 }}"
                             name="loads[{{ $i }}][{{ $legs }}]">
                             @foreach ($choices as $value => $words)
-                                <option value="{{ $value }}" @selected((string) ($lines[$i][$legs] ?? '') === (string) $value)>{{ $words }}</option>
+                                <option value="{{ $value }}"
+                                    @selected((string) ($lines[$i][$legs] ?? '') === (string) $value)>{{ $words }}</option>
                             @endforeach
                         </select>
                         @error("loads.$i.$legs")

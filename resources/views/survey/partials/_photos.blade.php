@@ -78,7 +78,8 @@
                             <div class="field"><label for="subject-{{ $photo->id }}">Page of the survey</label><select
                                     class="form-select" id="subject-{{ $photo->id }}" name="subject">
                                     @foreach ($subjects as $subject)
-                                        <option value="{{ $subject->value }}" @selected($photo->subject === $subject->value)>{{ $subject->label() }}
+                                        <option value="{{ $subject->value }}"
+                                            @selected($photo->subject === $subject->value)>{{ $subject->label() }}
                                         </option>
                                     @endforeach
                                 </select>

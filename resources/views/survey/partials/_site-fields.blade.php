@@ -5,7 +5,8 @@
             <label for="f-installation">Installation type</label>
             <select id="f-installation" name="installation" @class(['form-select', 'is-invalid' => $errors->has('installation')])>
                 @foreach ($kinds as $kind)
-                    <option value="{{ $kind->value }}" @selected(old('installation', $site?->installation->value ?? 'K1') === $kind->value)>{{ $kind->label() }}</option>
+                    <option value="{{ $kind->value }}"
+                        @selected(old('installation', $site?->installation->value ?? 'K1') === $kind->value)>{{ $kind->label() }}</option>
                 @endforeach
             </select>
             @error('installation')
@@ -40,8 +41,10 @@
             <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
         @enderror
     </fieldset>
-    <x-field name="service_a" label="Service size" unit="A" inputmode="numeric" :value="old('service_a', $site?->service_a)" hint="1 to 10 000 A" />
-    <x-field name="altitude" label="Elevation" :unit="($site?->units ?? 'us') === 'us' ? 'ft' : 'm'" inputmode="decimal" :value="old('altitude', $altitude ?? '')"
+    <x-field name="service_a" label="Service size" unit="A" inputmode="numeric" :value="old('service_a', $site?->service_a)"
+        hint="1 to 10 000 A" />
+    <x-field name="altitude" label="Elevation" :unit="($site?->units ?? 'us') === 'us' ? 'ft' : 'm'" inputmode="decimal"
+        :value="old('altitude', $altitude ?? '')"
         hint="A generator is weaker in thin air" />
 </div>
 @unless ($site)
@@ -49,7 +52,8 @@
         <legend>Installation type</legend>
         @foreach ($kinds as $kind)
             @php($picture = new \App\Stage\Survey\KindPicture($kind))
-            <label class="kind"><input type="radio" name="installation" value="{{ $kind->value }}" @checked(old('installation', 'K1') === $kind->value)>
+            <label class="kind"><input type="radio" name="installation" value="{{ $kind->value }}"
+                    @checked(old('installation', 'K1') === $kind->value)>
                 <span>{!! $picture->svg() !!}<span><b>{{ $kind->label() }}</b><small>{{ $kind->sentence() }}</small></span></span></label>
         @endforeach
         @error('installation')

@@ -28,7 +28,8 @@
                 @enderror
                 <ul class="ticks">
                     @forelse ($page->upkeep->due as $one)
-                        <li><label><input type="checkbox" name="items[]" value="{{ $one->item->id }}" @checked(in_array($one->item->id, old('items', [])))>
+                        <li><label><input type="checkbox" name="items[]" value="{{ $one->item->id }}"
+                                    @checked(in_array($one->item->id, old('items', [])))>
                                 <span><b>{{ \App\Stage\Upkeep\UpkeepPage::item($one->item->id) }}</b>
                                     <small
                                         @class([
@@ -48,7 +49,8 @@
                     @if ($field['type'] === 'choice')
                         <div class="field">
                             <label for="f-f-{{ $name }}">{{ $field['label'] }}</label>
-                            <select id="f-f-{{ $name }}" name="f[{{ $name }}]" @class(['form-select', 'is-invalid' => $errors->has("f.$name")])>
+                            <select id="f-f-{{ $name }}" name="f[{{ $name }}]"
+                                @class(['form-select', 'is-invalid' => $errors->has("f.$name")])>
                                 @foreach ($field['choices'] as $value => $words)
                                     <option value="{{ $value }}" @selected(old("f.$name") === $value)>{{ $words }}</option>
                                 @endforeach
@@ -58,7 +60,9 @@
                             @enderror
                         </div>
                     @else
-                        <x-field :name="'f[' . $name . ']'" :errorKey="'f.' . $name" :label="$field['label']" :unit="$field['unit'] ?? null" :type="$field['type'] === 'time' ? 'datetime-local' : 'text'" :inputmode="$field['type'] === 'number' ? 'decimal' : null"
+                        <x-field :name="'f[' . $name . ']'" :errorKey="'f.' . $name" :label="$field['label']" :unit="$field['unit'] ?? null"
+                            :type="$field['type'] === 'time' ? 'datetime-local' : 'text'"
+                            :inputmode="$field['type'] === 'number' ? 'decimal' : null"
                             :value="old('f.' . $name, '')" />
                     @endif
                 @endforeach

@@ -5,9 +5,12 @@
         @csrf @method('put')
         <x-seen :kept="$upkeep?->updated_at?->toIso8601String()" />
         <div class="fields">
-            <x-field name="installed_on" label="Set installed on" type="date" :value="old('installed_on', $upkeep?->installed_on?->format('Y-m-d'))" />
-            <x-field name="battery_installed_on" label="Battery installed on" type="date" :value="old('battery_installed_on', $upkeep?->battery_installed_on?->format('Y-m-d'))" />
-            <x-field name="fuel_days" label="Fuel at storm load" unit="days" inputmode="decimal" :value="old('fuel_days', $upkeep?->fuel_days === null ? '' : +$upkeep->fuel_days)" />
+            <x-field name="installed_on" label="Set installed on" type="date"
+                :value="old('installed_on', $upkeep?->installed_on?->format('Y-m-d'))" />
+            <x-field name="battery_installed_on" label="Battery installed on" type="date"
+                :value="old('battery_installed_on', $upkeep?->battery_installed_on?->format('Y-m-d'))" />
+            <x-field name="fuel_days" label="Fuel at storm load" unit="days" inputmode="decimal"
+                :value="old('fuel_days', $upkeep?->fuel_days === null ? '' : +$upkeep->fuel_days)" />
             @foreach ($page->choices() as $name => [$label, $choices, $value])
                 @include('panel.partials._choice')
             @endforeach
@@ -17,7 +20,8 @@
             <x-field name="sleep_from" label="People sleep from" :value="old('sleep_from', $upkeep?->sleep_from)" inputmode="numeric"
                 hint="As 22:00; empty: nobody sleeps there" />
             <x-field name="sleep_to" label="until" :value="old('sleep_to', $upkeep?->sleep_to)" inputmode="numeric" />
-            <x-field name="business_from" label="Work on weekdays from" :value="old('business_from', $upkeep?->business_from)" inputmode="numeric"
+            <x-field name="business_from" label="Work on weekdays from" :value="old('business_from', $upkeep?->business_from)"
+                inputmode="numeric"
                 hint="When moving the load would hurt" />
             <x-field name="business_to" label="until" :value="old('business_to', $upkeep?->business_to)" inputmode="numeric" />
             <x-field name="noise_group" label="Neighbors" :value="old('noise_group', $upkeep?->noise_group)" maxlength="40"

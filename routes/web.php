@@ -130,6 +130,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/load-tests/{test}/report.pdf', LoadTest\PrintTestReport::class)->name('load-test.report.pdf');
     Route::get('/load-tests/{test}/report.json', LoadTest\ExportTestReport::class)->name('load-test.report.json');
     Route::get('/load-tests/{test}/plan.pdf', LoadTest\PrintLoadTest::class)->name('load-test.pdf');
+    Route::get('/load-tests/{test}/plan.csv', LoadTest\ExportTestPlan::class)->name('load-test.plan.csv');
     Route::get('/load-tests/{test}/readings.csv', LoadTest\ExportLoadTest::class)->name('load-test.csv');
     Route::get('/load-tests/{test}/date.ics', LoadTest\ExportTestDate::class)->name('load-test.ics');
     Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');

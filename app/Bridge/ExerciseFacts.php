@@ -7,15 +7,47 @@ namespace App\Bridge;
 use App\Models\TransferSwitch;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Schedule\Day;
 use Escapement\Core\Schedule\Exercise;
+use Escapement\Core\Schedule\Occurrence;
+use Escapement\Core\Schedule\SwitchCalendar;
+use Escapement\Core\Schedule\SwitchExercise;
+use Escapement\Core\Schedule\Zone;
 use Escapement\Core\Settings\SiteExercise;
 use Escapement\Core\Wire\Schedule\ExerciseReader;
+use Illuminate\Support\Carbon;
 
 /** The exercise of a switch's newest sheet, as the schedule takes it. Needs of the switch: site, sheet. */
 final readonly class ExerciseFacts
 {
     public const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+    private const LONGEST_DAYS = 31;
     private const WEEKS = [7 => 'weekly', 14 => 'fortnightly', 28 => 'four_weekly'];
+
+    /** When the set starts by itself over some days from today; null where no exercise keeps a weekday. */
+    public static function calendar(TransferSwitch $switch, Carbon $now, int $days): ?SwitchCalendar
+    {
+        $exercise = self::of($switch);
+        $today = (int) Day::read($now->copy()->setTimezone($switch->site->timezone)->format('Y-m-d'));
+
+        return $exercise === null ? null : new SwitchCalendar(
+            new SwitchExercise((string) $switch->id, new Zone($switch->site->timezone), $exercise),
+            $today,
+            $today + $days,
+        );
+    }
+
+    /** The next start of those, by the clock of the site. */
+    public static function next(TransferSwitch $switch, Carbon $now): ?Occurrence
+    {
+        foreach (self::calendar($switch, $now, self::LONGEST_DAYS)->occurrences ?? [] as $one) {
+            if ($one->utcS >= $now->getTimestamp()) {
+                return $one;
+            }
+        }
+
+        return null;
+    }
 
     public static function habit(TransferSwitch $switch): ?SiteExercise
     {

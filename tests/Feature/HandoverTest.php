@@ -6,11 +6,13 @@ namespace Tests\Feature;
 
 use App\Models\HandoverLink;
 use App\Models\LoadItem;
+use App\Models\LoadTest;
 use App\Models\Run;
 use App\Stage\Handover\QrPicture;
 use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -40,6 +42,31 @@ final class HandoverTest extends TestCase
         self::assertStringStartsWith('%PDF', (string) $this->get("$address/handover.pdf")->assertOk()->getContent());
         $this->assertGuest();
         $this->get('/')->assertRedirect('/login');
+    }
+
+    #[Test]
+    public function the_owner_sees_the_last_load_test_and_when_it_runs_next(): void
+    {
+        $run = $this->signed();
+        $switch = $run->switch;
+        $switch->update(['fuel' => 'diesel', 'rated_kw' => ['diesel' => 20], 'rating_a' => 100]);
+        $this->get($this->linkTo($run))->assertSee('None is signed yet')->assertDontSee('Report of the load test');
+        $this->post("/switches/$switch->id/load-tests", ['profile' => 'custom', 'steps' => '50 × 20'])->assertSessionHasNoErrors();
+        $test = LoadTest::query()->sole();
+        $readings = array_map(static fn(int $minute): array => [
+            'id' => (string) Str::uuid(), 'taken_at' => now()->subMinutes($minute)->toIso8601ZuluString('millisecond'),
+            'v' => [120, 120], 'a' => [45, 45], 'hz' => 60, 'kw' => 10.8,
+        ], [30, 20, 10]);
+        $this->postJson("/load-tests/$test->id/readings/batch", ['readings' => $readings])->assertOk();
+        $this->post("/load-tests/$test->id/close", ['name' => 'Ana Reed'])->assertSessionHasNoErrors();
+        $exercise = ['day' => 'tue', 'time' => '10:00', 'for_min' => 12, 'every' => 'weekly', 'with_load' => false];
+        $run->sheet->replicate()->fill(['version' => 2, 'habits' => ['exercise' => $exercise], 'created_at' => now()])->save();
+        $link = $this->linkTo($run);
+        $this->app['auth']->forgetGuards();
+        $page = $this->get($link)->assertOk()->assertSee('Steps of your own: passed.')->assertSee('Report of the load test')
+            ->assertSee('Record whole');
+        self::assertMatchesRegularExpression('#Next: <b>\w{3} \d+ \w{3} \d{4}, \d\d:\d\d</b>#', (string) $page->getContent());
+        self::assertStringStartsWith('%PDF', (string) $this->get("$link/handover.pdf")->assertOk()->getContent());
     }
 
     #[Test, DataProvider('kinds')]

@@ -115,6 +115,7 @@ final class LoadTestTest extends TestCase
         $this->delete("$page/readings/$middle->id", ['why' => 'the clamp was open'])->assertSessionHasNoErrors();
         $this->get($page)->assertSee('struck out: the clamp was open')->assertSee('Pass so far');
         $this->get("$page/readings.csv")->assertOk()->assertSee('the clamp was open');
+        $this->get("$page/plan.csv")->assertOk()->assertSee('level_pct,from_s,to_s');
     }
 
     #[Test]

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Stage\Handover;
 
+use App\Bridge\ExerciseFacts;
 use App\Bridge\SwitchFacts;
 use App\Models\Company;
 use App\Models\Photo;
 use App\Models\Run;
+use App\Stage\LoadTest\JudgedTest;
+use App\Stage\LoadTest\TestReport;
 use App\Stage\Plan\LandingPage;
 use App\Stage\Plan\PlanLook;
 use App\Stage\Plan\PlanPage;
 use App\Stage\SiteStanding;
+use App\Stage\Upkeep\UpkeepPage;
 use Escapement\Core\Commissioning\Procedure\RowItem;
 use Escapement\Core\Commissioning\Proof\PartStanding;
 use Escapement\Core\Commissioning\Proof\PartState;
@@ -26,6 +30,8 @@ final readonly class OwnerPage
     public Report $report;
     public SiteStanding $standing;
     public OwnerWords $words;
+    /** The load test that was signed last. */
+    public ?TestReport $loadTest;
     public Company $company;
     public PlanPage $plan;
     public LandingPage $landing;
@@ -40,6 +46,8 @@ final readonly class OwnerPage
             'switch.photos.file',
         ]);
         $this->report = new Report($run);
+        $closed = $run->switch->closedLoadTests->last();
+        $this->loadTest = $closed === null ? null : TestReport::of($closed->id);
         $this->standing = new SiteStanding($run->switch->site, $run->switch);
         $this->plan = PlanPage::of($run->switch, $run->switch->plan, new PlanLook(bonds: 'after'));
         $this->landing = new LandingPage($run->switch);
@@ -61,6 +69,26 @@ final readonly class OwnerPage
             SwitchFacts::habits($run->sheet->habits),
             $this->company->toCall(),
         );
+    }
+
+    /** The next time it starts by itself, by the clock of the site; null where nothing is scheduled by its sheet. */
+    public function nextExercise(): ?string
+    {
+        $next = ExerciseFacts::next($this->run->switch, Carbon::now());
+
+        return $next === null ? null : UpkeepPage::local($next);
+    }
+
+    /** What the last load test showed, in one sentence. */
+    public function loadTestWords(): string
+    {
+        $test = $this->loadTest?->test;
+        if ($test?->closed_at === null) {
+            return 'None is signed yet. Only a run with load shows that it carries the building.';
+        }
+
+        return $this->standing->date($test->closed_at) . ": {$this->loadTest?->judged->title()}: "
+            . lcfirst(JudgedTest::VERDICTS[$test->verdict] ?? '') . '.';
     }
 
     /** @return list<string> what the switch has proved by now, each with its day; from the same standing as every other page */

@@ -154,7 +154,14 @@ final readonly class JudgedTest
     /** What was asked, as a person says it. */
     private static function requirement(string $id): string
     {
-        return ucfirst(str_replace('_', ' ', preg_replace('/^level-(.+)$/', 'level $1 %', $id) ?? $id));
+        return preg_match(
+            '/^level-0(\.0)?$/',
+            $id,
+        ) === 1 ? 'A run with its own load' : ucfirst(str_replace(
+            '_',
+            ' ',
+            preg_replace('/^level-(.+)$/', 'level $1 %', $id) ?? $id,
+        ));
     }
 
     private function hourAt(float $seconds): string

@@ -18,6 +18,7 @@ use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\LoadTestRecord;
+use Escapement\Core\Settings\Fuel;
 use Illuminate\Support\Carbon;
 
 /**
@@ -143,7 +144,7 @@ final readonly class TestReport
         $plan = $this->test->plan;
 
         return sprintf('%s kW by its nameplate, ', $plan['nameplate_kw'] ?? '?') . round($this->judged->usableKw(), 1) . ' kW here, '
-            . str_replace('_', ' ', (string) ($plan['fuel'] ?? ''));
+            . Fuel::tryFrom((string) ($plan['fuel'] ?? ''))?->label();
     }
 
     public function bank(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
+use App\Bridge\ExerciseFacts;
 use App\Bridge\UpkeepFacts;
 use App\Drawing\Ruler\YearRuler;
 use App\Models\LoadTest;
@@ -20,8 +21,6 @@ use Escapement\Core\Schedule\Service\DueItem;
 use Escapement\Core\Schedule\Service\EngineHours;
 use Escapement\Core\Schedule\Service\ServiceDue;
 use Escapement\Core\Schedule\SwitchCalendar;
-use Escapement\Core\Schedule\SwitchExercise;
-use Escapement\Core\Schedule\Zone;
 use Illuminate\Support\Carbon;
 
 /** When the set starts by itself, what is due on it, and when somebody goes there. */
@@ -57,13 +56,7 @@ final readonly class UpkeepPage
     {
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->facts = UpkeepFacts::of($switch, $now);
-        $exercise = $this->facts->exercise();
-        $today = (int) Day::read($this->facts->today());
-        $this->calendar = $exercise === null ? null : new SwitchCalendar(
-            new SwitchExercise((string) $switch->id, new Zone($switch->site->timezone), $exercise),
-            $today,
-            $today + self::AHEAD_DAYS,
-        );
+        $this->calendar = ExerciseFacts::calendar($switch, $now, self::AHEAD_DAYS);
         $service = $problem = null;
         try {
             $service = $this->facts->service();

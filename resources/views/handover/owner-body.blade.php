@@ -25,9 +25,11 @@
             <td class="not-proved">
                 <h2>What was not proved</h2>
                 <ul>
-                    @foreach ($page->notProved() as $line)
+                    @forelse ($page->notProved() as $line)
                         <li>{{ $line }}</li>
-                    @endforeach
+                    @empty
+                        <li>Nothing that such a switch is asked for.</li>
+                    @endforelse
                 </ul>
             </td>
         </tr>
@@ -44,6 +46,13 @@
 @foreach ($page->words->exercise() as $line)
     <p>{{ $line }}</p>
 @endforeach
+@if ($page->nextExercise())
+    <p>Next: <b>{{ $page->nextExercise() }}</b>.</p>
+@endif
+@if ($run->switch->site->installation->hasGenerator())
+    <h2>The last load test</h2>
+    <p>{{ $page->loadTestWords() }}</p>
+@endif
 <h2>When it does not do this</h2>
 <ul>
     @foreach ($page->words->trouble() as $line)

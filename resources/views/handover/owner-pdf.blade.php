@@ -40,6 +40,10 @@
     @endif
     <h1 class="new-page">Report</h1>
     @include('handover.body', ['isPdf' => true])
+    @if ($page->loadTest)
+        <h1 class="new-page">Load test</h1>
+        @include('load-test.report-body', ['report' => $page->loadTest, 'isPdf' => true])
+    @endif
 </body>
 
 </html>

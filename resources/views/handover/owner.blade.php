@@ -38,6 +38,14 @@
                 </summary>@include('handover.landing', ['isPdf' => false])
             </details>
         @endif
+        @if ($page->loadTest)
+            <details class="block">
+                <summary>
+                    <h2>Report of the load test</h2>
+                </summary>
+                @include('load-test.report-body', ['report' => $page->loadTest, 'isPdf' => false])
+            </details>
+        @endif
         @if ($page->photos !== [])
             <details class="block">
                 <summary>

@@ -22,6 +22,7 @@
         @if ($page->test->planned_for)
             <span><a href="{{ route('load-test.ics', $page->test) }}">Appointment</a></span>
         @endif
+        <span><a href="{{ route('load-test.plan.csv', $page->test) }}">Steps, CSV</a></span>
         <span><a href="{{ route('load-test.csv', $page->test) }}">Readings, CSV</a></span>
     </p>
     @if ($mayWrite)

@@ -5,10 +5,11 @@
     <span>{{ $standing->site->installation->short() }}{{ count($standing->site->switches) > 1 ? ', ' . $standing->switch?->name : '' }}</span>
 @endsection
 @section('content')
+    @php($stages = $standing->stages())
     <div class="frame @yield('frame')">
         <nav class="train" aria-label="Stages">
             <ol>
-                @foreach ($standing->stages() as $i => $stage)
+                @foreach ($stages as $i => $stage)
                     <li>
                         @if ($stage->url)
                             <a href="{{ $stage->url }}" title="{{ $stage->name }}: {{ $stage->words }}"
@@ -24,10 +25,10 @@
             </ol>
         </nav>
         <details class="train-strip">
-            <summary><x-teeth :stages="$standing->stages()" :here="$here"
-                    :width="30" /><b>{{ collect($standing->stages())->firstWhere('key', $here)?->name }}</b></summary>
+            <summary><x-teeth :stages="$stages" :here="$here"
+                    :width="30" /><b>{{ collect($stages)->firstWhere('key', $here)?->name }}</b></summary>
             <ul>
-                @foreach ($standing->stages() as $stage)
+                @foreach ($stages as $stage)
                     <li>
                         @if ($stage->url)
                             <a href="{{ $stage->url }}">{{ $stage->name }}

@@ -60,6 +60,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::put('/notices', Notices\ChooseNotices::class)->name('notices.choose');
 
     Route::get('/', Board\ShowBoard::class)->name('board');
+    Route::get('/board.csv', Board\ExportBoard::class)->name('board.csv');
     Route::get('/sites/{site}', Survey\ShowSurvey::class)->name('survey');
     Route::get('/switches/{switch}/loads.csv', Survey\ExportLoads::class)->name('loads.export');
     Route::get(

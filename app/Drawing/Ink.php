@@ -53,6 +53,8 @@ final readonly class Ink
             'gen' => ['gen-tint', 'gen', 5.0],
             'gen-idle' => ['sheet', 'gen', 7.0],
             'shed' => ['dark', 'on-dark', 5.0],
+            'storm' => ['paper', 'hair', 10.0],
+            'late' => ['sheet', 'stop', 5.0],
             default => ['dead-tint', 'dead', 6.0],
         };
 

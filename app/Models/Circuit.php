@@ -33,6 +33,7 @@ use Illuminate\Support\Carbon;
 final class Circuit extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     protected $guarded = [];
 

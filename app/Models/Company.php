@@ -13,6 +13,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $address
  * @property bool   $is_demo   made up, as are its sites and people
  * @property ?string $licence   as the law where they work asks it on paper
+ * @property ?int    $storm_from first month of the storm season
+ * @property ?int    $storm_to   its last month
  */
 final class Company extends Model
 {
@@ -32,6 +34,6 @@ final class Company extends Model
 
     protected function casts(): array
     {
-        return ['is_demo' => 'boolean'];
+        return ['is_demo' => 'boolean', 'storm_from' => 'integer', 'storm_to' => 'integer'];
     }
 }

@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\Model;
 final class LoadItem extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     public $timestamps = false;
     protected $table = 'loads';

@@ -49,6 +49,7 @@ use Illuminate\Support\Carbon;
 final class LoadTest extends Model implements Recorded
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     protected $guarded = [];
 

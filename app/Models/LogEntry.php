@@ -26,6 +26,7 @@ use Illuminate\Support\Carbon;
 final class LogEntry extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
     use MadeOnDevice;
 
     public const UPDATED_AT = null;

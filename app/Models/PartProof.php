@@ -26,6 +26,7 @@ use Illuminate\Support\Carbon;
 final class PartProof extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     public $timestamps = false;
     protected $guarded = [];

@@ -30,6 +30,7 @@ use Illuminate\Support\Facades\DB;
 final class Plan extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     protected $guarded = [];
 

@@ -43,6 +43,7 @@ use Illuminate\Support\Carbon;
 final class Run extends Model implements Recorded
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     public const UPDATED_AT = null;
     /** A signature drawn: path data of an SVG of 400 by 130, moves and lines only. */

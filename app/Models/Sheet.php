@@ -26,6 +26,7 @@ use Illuminate\Support\Carbon;
 final class Sheet extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     public const UPDATED_AT = null;
 

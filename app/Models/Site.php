@@ -28,8 +28,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Site extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     protected $guarded = [];
+
+    public function noteStatusChange(): void
+    {
+        StatusChange::ofSite($this->id);
+    }
 
     /** @return HasMany<TransferSwitch, $this> */
     public function switches(): HasMany

@@ -47,9 +47,15 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 final class TransferSwitch extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     protected $table = 'switches';
     protected $guarded = [];
+
+    public function noteStatusChange(): void
+    {
+        StatusChange::ofSite($this->site_id);
+    }
 
     /** The switch with its row locked: everybody who writes to it, its loads, its plan or its sheets comes after. */
     public static function locked(int $id): self

@@ -32,6 +32,7 @@ use Illuminate\Support\Carbon;
 final class Upkeep extends Model
 {
     use BelongsToCompany;
+    use ChangesStatus;
 
     protected $guarded = [];
 

@@ -178,6 +178,12 @@ final class SiteStanding
         return $this->proof?->sentence(fn(string $at): string => $this->date(Carbon::parse($at))) ?? '';
     }
 
+    /** In every part that its type is asked for. */
+    public function isProven(): bool
+    {
+        return $this->proof?->state === StandingState::Proven;
+    }
+
     /** When anything of it was proved last; null while nothing is. */
     public function provenOn(): ?string
     {

@@ -7,14 +7,18 @@ namespace App\Drawing\Ruler;
 use App\Drawing\Ink;
 use App\Drawing\Pen;
 
-/** Fifteen months of one switch as a ruler: exercises as ticks, load tests as teeth, what is due, and today. */
+/**
+ * Sixteen months of one switch as a ruler: exercises as ticks, load tests as teeth, what is due and what is late, the season of storms, and
+ * today.
+ */
 final readonly class YearRuler
 {
     private const HEIGHT = 44;
     private const FOOT = 32;
-    private const BACK_DAYS = 335;
-    private const AHEAD_DAYS = 120;
+    private const BACK_DAYS = 365;
+    private const AHEAD_DAYS = 122;
     private const DAY_S = 86_400;
+    private const MONTHS = 16;
 
     private Pen $pen;
     private int $from;
@@ -25,6 +29,8 @@ final readonly class YearRuler
      * @param list<array{int, bool}>       $done      days of exercises written down, and whether they took place
      * @param list<array{int, bool}>       $tests     days of load tests, and whether they passed
      * @param list<array{int, string}>     $due       days to come, and what is due
+     * @param ?int                         $lateFrom  since when a load test is late; null: it is not
+     * @param null|array{int, int}         $storms    first and last month of their season, 1 to 12
      */
     public function __construct(
         private int $today,
@@ -34,6 +40,8 @@ final readonly class YearRuler
         private array $due,
         private int $width,
         bool $isPaper = false,
+        private ?int $lateFrom = null,
+        private ?array $storms = null,
     ) {
         $this->pen = new Pen(new Ink($isPaper));
         $this->from = $today - self::BACK_DAYS;
@@ -42,7 +50,7 @@ final readonly class YearRuler
     public function svg(bool $hasMonths = true): string
     {
         $top = $hasMonths ? 16 : 0;
-        $body = $this->months($hasMonths) . $this->pen->rule($top + self::FOOT, 0, $this->width, 'ink');
+        $body = $this->storms($top) . $this->months($hasMonths) . $this->late($top) . $this->pen->rule($top + self::FOOT, 0, $this->width, 'ink');
         foreach ($this->exercises as $day) {
             $body .= $this->isInside($day) ? $this->pen->path(sprintf('M%.1f %dv6', $this->x($day), $top + self::FOOT), 'edge', 1) : '';
         }
@@ -75,19 +83,54 @@ final readonly class YearRuler
         $missed = count(array_filter($this->done, static fn(array $one): bool => ! $one[1]));
 
         return sprintf(
-            'The last eleven months and the next four: %d load tests, %d exercises written down, %d of them missed, %d things due.',
+            'The last twelve months and the next four: %d load tests, %d exercises written down, %d of them missed, %d things due%s.',
             count($this->tests),
             count($this->done),
             $missed,
             count($this->due),
+            $this->lateFrom === null ? '' : ', the load test is ' . ($this->today - $this->lateFrom) . ' days late',
         );
+    }
+
+    /** Hatched where storms are to be expected. */
+    private function storms(int $top): string
+    {
+        if ($this->storms === null) {
+            return '';
+        }
+        [$first, $last] = $this->storms;
+        $drawn = '';
+        $month = (new \DateTimeImmutable('@' . $this->from * self::DAY_S))->modify('first day of this month');
+        for ($i = 0; $i < self::MONTHS + 1; $i++, $month = $month->modify('+1 month')) {
+            $number = (int) $month->format('n');
+            if ($first <= $last ? $number < $first || $number > $last : $number < $first && $number > $last) {
+                continue;
+            }
+            $from = max($this->from, intdiv($month->getTimestamp(), self::DAY_S));
+            $to = min($this->today + self::AHEAD_DAYS, intdiv($month->modify('+1 month')->getTimestamp(), self::DAY_S));
+            if ($from < $to) {
+                $drawn .= $this->pen->ink->bar('storm', $this->x($from), $top, $this->x($to) - $this->x($from), self::HEIGHT - 4);
+            }
+        }
+
+        return $drawn;
+    }
+
+    private function late(int $top): string
+    {
+        if ($this->lateFrom === null || $this->lateFrom >= $this->today) {
+            return '';
+        }
+        $x = $this->x(max($this->from, $this->lateFrom));
+
+        return $this->pen->ink->bar('late', $x, $top + self::FOOT - 10, $this->x($this->today) - $x, 10);
     }
 
     private function months(bool $hasNames): string
     {
         $drawn = '';
         $month = (new \DateTimeImmutable('@' . $this->from * self::DAY_S))->modify('first day of next month');
-        for ($i = 0; $i < 16; $i++, $month = $month->modify('+1 month')) {
+        for ($i = 0; $i < self::MONTHS; $i++, $month = $month->modify('+1 month')) {
             $day = intdiv($month->getTimestamp(), self::DAY_S);
             if (! $this->isInside($day)) {
                 continue;

@@ -4,38 +4,99 @@ declare(strict_types=1);
 
 namespace App\Stage\Board;
 
-use App\Models\Site;
-use App\Stage\SiteStanding;
+use App\Drawing\Ruler\DayTeeth;
+use App\Models\SwitchStatus;
+use App\Models\User;
+use App\Models\Visit;
+use App\Stage\Visits\VisitWords;
+use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Carbon;
 
-/** The start page: what needs me today, and where every site stands. */
+/** The start page: what needs me today, and where every site stands, from what was worked out when it changed. */
 final readonly class BoardPage
 {
-    /** @var list<BoardRow> those that need somebody first */
-    public array $rows;
-    /** @var list<BoardNeed> worst first */
-    public array $needs;
+    private const A_PAGE = 25;
+    private const MOST_NEEDS = 8;
+    private const NOTE = 2;
 
-    /** @param array<int, Site> $sites */
-    public function __construct(array $sites, public string $wanted, public Carbon $now)
+    /** @var LengthAwarePaginator<int, SwitchStatus> */
+    public LengthAwarePaginator $shown;
+    /** @var list<BoardLine> */
+    public array $lines;
+    /** @var list<BoardLine> worst first */
+    public array $needs;
+    /** @var array{all: int, proven: int, late: int, needs: int} of the whole company */
+    public array $counts;
+    /** @var null|array{int, int} first and last month of storms */
+    public ?array $storms;
+
+    /** @param int $waiting sites whose status is still being worked out */
+    public function __construct(public User $user, public BoardView $view, public Carbon $now, public int $waiting)
     {
-        $rows = [];
-        foreach ($sites as $site) {
-            $switches = $site->switches->all() === [] ? [null] : $site->switches->all();
-            foreach ($switches as $switch) {
-                $rows[] = new BoardRow(new SiteStanding($site, $switch), count($switches) > 1);
-            }
-        }
-        usort($rows, static fn(BoardRow $a, BoardRow $b): int => [$a->need->rank ?? 9, $a->name] <=> [$b->need->rank ?? 9, $b->name]);
-        $this->rows = $rows;
-        $this->needs = array_values(array_filter(array_map(
-            static fn(BoardRow $row): ?BoardNeed => ($row->need->rank ?? 9) < 3 ? $row->need : null,
-            $rows,
-        )));
+        $company = $user->company;
+        $this->storms = $company->storm_from === null || $company->storm_to === null ? null : [$company->storm_from, $company->storm_to];
+        $query = $view->narrowed(SwitchStatus::query(), $now);
+        $this->shown = $query->paginate(self::A_PAGE, page: $view->page)->withPath(route('board'))->appends($view->query());
+        $this->lines = $this->lines($this->shown->items());
+        $needs = SwitchStatus::query();
+        $needs->where('rank', '<=', self::NOTE)->orderBy('rank')->orderBy('name')->limit(self::MOST_NEEDS);
+        $this->needs = $this->lines($needs->get()->all());
+        $counted = SwitchStatus::query()->toBase()->selectRaw(
+            'count(*) as `all`, coalesce(sum(is_proven), 0) as proven, coalesce(sum(next_test_on < ?), 0) as late, '
+                . 'coalesce(sum(`rank` <= ?), 0) as needs',
+            [$now->format('Y-m-d'), self::NOTE],
+        )->first();
+        $this->counts = [
+            'all' => (int) ($counted->all ?? 0), 'proven' => (int) ($counted->proven ?? 0), 'late' => (int) ($counted->late ?? 0),
+            'needs' => (int) ($counted->needs ?? 0),
+        ];
     }
 
-    public function provenCount(): int
+    /** What stands under the heading, in one sentence. */
+    public function summary(): string
     {
-        return count(array_filter($this->rows, static fn(BoardRow $row): bool => $row->isProven));
+        $late = $this->counts['late'];
+
+        return "{$this->counts['proven']} of {$this->counts['all']} proven in every part."
+            . ($late === 0 ? '' : " $late " . ($late === 1 ? 'load test is late.' : 'load tests are late.'));
+    }
+
+    /** Why the list is empty. */
+    public function nothing(): string
+    {
+        return match (true) {
+            $this->counts['all'] === 0 => 'No site yet. Begin with "New site": its name, its kind, and what you know.',
+            $this->view->wanted !== '' => "No site is called, addressed or owned like \"{$this->view->wanted}\".",
+            default => 'No site stands like that.',
+        };
+    }
+
+    public function moreNeeds(): int
+    {
+        return max(0, $this->counts['needs'] - count($this->needs));
+    }
+
+    /** The visits of the signed-in person today; null where there is none. */
+    public function day(): ?DayTeeth
+    {
+        $query = Visit::query();
+        $query->where('placed_user_id', $this->user->id)->where('placed_on', $this->now->format('Y-m-d'))->whereNotNull('begin_min')
+            ->orderBy('begin_min');
+        $stops = $query->with('switch.site')->get()->map(static fn(Visit $one): array => [
+            'from' => (int) $one->begin_min, 'to' => (int) $one->end_min, 'title' => $one->switch->site->name,
+            'words' => VisitWords::of($one) . ($one->done_at === null ? '' : ', done'), 'url' => route('my-day'),
+        ])->all();
+
+        return $stops === [] ? null : new DayTeeth(array_values($stops), 60 * $this->now->hour + $this->now->minute);
+    }
+
+    /**
+     * @param array<int, SwitchStatus> $statuses
+     *
+     * @return list<BoardLine>
+     */
+    private function lines(array $statuses): array
+    {
+        return array_map(fn(SwitchStatus $one): BoardLine => new BoardLine($one, $this->now, $this->storms), array_values($statuses));
     }
 }

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stage\Board;
 
-use App\Http\Typed;
-use App\Models\Site;
+use App\Models\User;
 use Illuminate\Contracts\View\View;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 
@@ -15,21 +13,13 @@ final readonly class ShowBoard
 {
     public function __invoke(Request $request): View
     {
-        $wanted = Typed::text($request, 'q', 80);
-        $query = Site::query()->with([
-            'switches.sheet', 'switches.loads', 'switches.plan', 'switches.run.sheet', 'switches.run.user', 'switches.proofs',
-            'switches.loadTest', 'switches.circuit', 'switches.closedLoadTests', 'switches.upkeep', 'switches.ownerReports',
-        ]);
-        if ($wanted !== '') {
-            $like = '%' . addcslashes($wanted, '%_\\') . '%';
-            $query->where(static function (Builder $inner) use ($like): void {
-                $inner->where('name', 'like', $like)->orWhere('address', 'like', $like)->orWhere('owner', 'like', $like);
-            });
-        }
-        $query->orderBy('name');
+        /** @var User $user */
+        $user = $request->user();
+        $now = Carbon::now();
+        $waiting = (new StatusBook($now))->freshen($user->company_id);
 
         return view($request->hasHeader('HX-Request') ? 'board.partials._sites' : 'board.page', [
-            'page' => new BoardPage($query->get()->all(), $wanted, Carbon::now()),
+            'page' => new BoardPage($user, BoardView::of($request), $now, $waiting),
         ]);
     }
 }

@@ -50,6 +50,7 @@ final readonly class SaveElements
             if (array_key_exists('poles', $fields)) {
                 $switch->update(['poles' => $fields['poles']]);
             }
+            $switch->noteStatusChange(); // the next writes go past the models
             foreach ($fields['hangs'] ?? [] as $load => $panel) {
                 $query = LoadItem::query();
                 $query->where('switch_id', $switch->id)->whereKey((int) $load)->update([

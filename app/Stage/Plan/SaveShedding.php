@@ -24,6 +24,7 @@ final readonly class SaveShedding
             'loads.*.shed' => ['nullable', 'boolean'],
         ], ['loads.*.priority.*' => 'From 1, the most important, to 99.']);
         DB::transaction(static function () use ($switch, $fields): void {
+            $switch->noteStatusChange(); // these writes go past the models
             foreach ($fields['loads'] as $line) {
                 $query = LoadItem::query();
                 $query->where('switch_id', $switch->id)->whereKey($line['id'])->update([

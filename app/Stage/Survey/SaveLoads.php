@@ -48,6 +48,7 @@ final readonly class SaveLoads
             }
             $panels = $locked->loads()->pluck('panel', 'name'); // where a load hangs is said on the drawing, not here
             $locked->loads()->delete();
+            $locked->noteStatusChange(); // a list that was emptied goes past the models
             foreach ($merged->lines as $place => $line) {
                 LoadItem::query()->create(LoadLines::columns($line) + [
                     'company_id' => $switch->company_id,

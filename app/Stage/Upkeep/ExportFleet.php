@@ -4,28 +4,26 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
-use App\Models\TransferSwitch;
+use App\Models\User;
 use App\Stage\SheetCell;
-use App\Stage\SiteStanding;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Carbon;
 
 /** The fleet before a storm as CSV, greatest need first. */
 final readonly class ExportFleet
 {
-    private const MOST = 500;
-
-    public function __invoke(): Response
+    public function __invoke(Request $request): Response
     {
-        $query = TransferSwitch::query();
-        $query->limit(self::MOST);
-        $page = new FleetPage($query->with(SiteStanding::NEEDS)->get(), Carbon::now());
+        /** @var User $user */
+        $user = $request->user();
+        $page = FleetPage::ofCompany($user->company_id, Carbon::now());
         $paper = fopen('php://memory', 'w+') ?: throw new \LogicException('no memory to write to');
-        fputcsv($paper, ['rank', 'site', 'switch', 'score', 'grade', 'costs_it_most', 'least_work', 'minutes', 'score_after'], escape: '');
+        fputcsv($paper, ['rank', 'site', 'kind', 'score', 'grade', 'costs_it_most', 'least_work', 'minutes', 'score_after'], escape: '');
         foreach ($page->rows as $row) {
             $work = $row->work();
             fputcsv($paper, [
-                $row->rank, SheetCell::text($row->switch->site->name), SheetCell::text($row->switch->name), round($row->of->score, 1),
+                $row->rank, SheetCell::text($row->status->name), $row->status->kind, round($row->of->score, 1),
                 $row->grade(), $row->reason(), $work['words'], $work['minutes'], $work['score'],
             ], escape: '');
         }

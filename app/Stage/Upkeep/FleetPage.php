@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
-use App\Models\TransferSwitch;
+use App\Models\SwitchStatus;
+use App\Stage\Board\StatusBook;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Escapement\Core\Schedule\Readiness\SiteReadiness;
 use Escapement\Core\Schedule\Readiness\StormReadiness;
-use Escapement\Core\Schedule\Service\DueItem;
 use Escapement\Core\Wire\Schedule\StormReadinessReader;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 
 /** All switches of a company before a storm: which would fail first, why, and the least work against it. */
@@ -30,25 +28,30 @@ final readonly class FleetPage
     /** How many switches between two utilities are not judged: no engine has to start there. */
     public int $withoutEngine;
 
-    /** @param Collection<int, TransferSwitch> $all with what a standing needs */
-    public function __construct(Collection $all, public Carbon $now)
+    /** @param list<SwitchStatus> $all of the company */
+    public function __construct(array $all, public Carbon $now)
     {
-        $switches = $all->filter(static fn(TransferSwitch $one): bool => $one->site->installation->hasGenerator())->values();
-        $this->withoutEngine = $all->count() - $switches->count();
-        if ($switches->isEmpty()) {
+        $all = array_values(array_filter($all, static fn(SwitchStatus $one): bool => $one->switch_id !== null));
+        $statuses = array_values(array_filter($all, static fn(SwitchStatus $one): bool => $one->storm !== null));
+        $this->withoutEngine = count($all) - count($statuses);
+        if ($statuses === []) {
             $this->rows = $this->findings = [];
             $this->counts = ['ready' => 0, 'watch' => 0, 'act' => 0, 'not_ready' => 0];
 
             return;
         }
         $byName = [];
-        foreach ($switches as $one) {
-            $name = mb_substr($one->site->name, 0, 48);
-            $byName[isset($byName[$name]) ? "$name, $one->name, $one->id" : $name] = $one;
+        foreach ($statuses as $one) {
+            $name = mb_substr($one->name, 0, 48);
+            $byName[isset($byName[$name]) ? "$name, $one->switch_id" : $name] = $one;
         }
         $input = (new StormReadinessReader())->input(Node::fromJson(json_encode([
             'today' => $now->format('Y-m-d'),
-            'sites' => array_map(self::facts(...), array_map(strval(...), array_keys($byName)), array_values($byName)),
+            'sites' => array_map(
+                static fn(int|string $name, SwitchStatus $one): array => ['id' => (string) $name] + ($one->storm ?? []),
+                array_keys($byName),
+                array_values($byName),
+            ),
         ], JSON_THROW_ON_ERROR)));
         $result = (new StormReadiness())->of($input);
         $order = $result->values['order'];
@@ -65,25 +68,14 @@ final readonly class FleetPage
         $this->counts = $counts;
     }
 
-    /** @return array<string, mixed> */
-    private static function facts(string $name, TransferSwitch $switch): array
+    /** All switches of the signed-in company, as they were worked out last. */
+    public static function ofCompany(int $companyId, Carbon $now): self
     {
-        $now = Carbon::now();
-        $page = new UpkeepPage($switch, $now);
-        $facts = $page->facts;
-        $overdue = array_filter(
-            $page->due,
-            static fn(DueItem $item): bool => in_array($item->state, ['overdue', 'never'], true),
-        );
-        $isServiceKnown = $facts->missing() === [] && $page->problem === null;
-        $summary = $facts->counted() === [] ? null : (new LogbookSummary())->of($facts->logbook($now->copy()->subYear()));
-        $active = data_get($summary?->values, 'alarms.active');
+        (new StatusBook($now))->freshen($companyId);
 
-        return $facts->readiness(
-            $name,
-            count($page->standing->stops()) + ($switch->circuit->stops ?? 0),
-            is_int($active) ? $active : null,
-            $isServiceKnown ? count($overdue) : null,
-        );
+        $query = SwitchStatus::query();
+        $query->orderBy('id');
+
+        return new self(array_values($query->get()->all()), $now);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
-use App\Models\TransferSwitch;
+use App\Models\SwitchStatus;
 use Escapement\Core\Schedule\Readiness\SiteReadiness;
 
 /** One switch of the fleet before a storm. */
@@ -22,7 +22,7 @@ final readonly class FleetRow
         'outage_test' => 'outage test', 'load_test' => 'load test', 'set_auto' => 'leave the selector at auto',
     ];
 
-    public function __construct(public TransferSwitch $switch, public SiteReadiness $of, public int $rank) {}
+    public function __construct(public SwitchStatus $status, public SiteReadiness $of, public int $rank) {}
 
     public function grade(): string
     {

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
-use App\Models\TransferSwitch;
 use App\Models\User;
 use App\Models\Visit;
-use App\Stage\SiteStanding;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -17,7 +15,6 @@ use Illuminate\Support\Facades\DB;
 final readonly class PlanStorm
 {
     private const NOTE = 'Before the storm';
-    private const MOST = 500;
     private const MOST_MIN = 720;
 
     public function __invoke(Request $request): RedirectResponse
@@ -28,9 +25,7 @@ final readonly class PlanStorm
         );
         /** @var User $user */
         $user = $request->user();
-        $query = TransferSwitch::query();
-        $query->limit(self::MOST);
-        $page = new FleetPage($query->with(SiteStanding::NEEDS)->get(), Carbon::now());
+        $page = FleetPage::ofCompany($user->company_id, Carbon::now());
         $wanted = array_slice(array_values(array_filter(
             $page->rows,
             static fn(FleetRow $row): bool => $row->work()['minutes'] > 0,
@@ -40,8 +35,8 @@ final readonly class PlanStorm
             foreach ($wanted as $row) {
                 $work = $row->work();
                 $query = Visit::query();
-                $query->where('switch_id', $row->switch->id)->whereNull('done_at')->where('note', self::NOTE);
-                $known = $query->first() ?? new Visit(['company_id' => $user->company_id, 'switch_id' => $row->switch->id]);
+                $query->where('switch_id', $row->status->switch_id)->whereNull('done_at')->where('note', self::NOTE);
+                $known = $query->first() ?? new Visit(['company_id' => $user->company_id, 'switch_id' => $row->status->switch_id]);
                 $known->fill([
                     'items' => [lcfirst($work['words'])], 'duration_min' => min(self::MOST_MIN, max(15, $work['minutes'])), 'skills' => [],
                     'priority' => 5, 'due' => $latest, 'latest' => $latest, 'note' => self::NOTE,

@@ -4,20 +4,18 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
-use App\Models\TransferSwitch;
-use App\Stage\SiteStanding;
+use App\Models\User;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 
 final readonly class ShowFleet
 {
-    private const MOST = 500;
-
-    public function __invoke(): View
+    public function __invoke(Request $request): View
     {
-        $query = TransferSwitch::query();
-        $query->limit(self::MOST);
+        /** @var User $user */
+        $user = $request->user();
 
-        return view('upkeep.fleet', ['page' => new FleetPage($query->with(SiteStanding::NEEDS)->get(), Carbon::now())]);
+        return view('upkeep.fleet', ['page' => FleetPage::ofCompany($user->company_id, Carbon::now())]);
     }
 }

@@ -79,20 +79,31 @@ final readonly class UpkeepPage
     public function ruler(int $width = 760): YearRuler
     {
         $days = array_map(fn(Occurrence $one): int => intdiv($one->utcS + $one->offsetS, Day::S), $this->calendar->occurrences ?? []);
-        $done = array_values(array_filter($this->facts->counted(), static fn(LogEntry $one): bool => $one->kind === 'exercise'));
+        $marks = $this->marks();
         $overdue = array_filter($this->due, static fn(DueItem $one): bool => $one->due !== null);
 
         return new YearRuler(
             (int) Day::read($this->facts->today()),
             $days,
-            array_map(fn(LogEntry $one): array => [$this->dayOf($one->at), ($one->fields['done'] ?? false) === true], $done),
-            array_map(
-                fn(LoadTest $test): array => [$this->dayOf($test->closed_at ?? Carbon::now()), $test->verdict === 'pass'],
-                $this->facts->closedTests(),
-            ),
+            $marks['done'],
+            $marks['tests'],
             array_map(static fn(DueItem $one): array => [(int) $one->due, $one->item->id], array_values($overdue)),
             $width,
         );
+    }
+
+    /** @return array{tests: list<array{int, bool}>, done: list<array{int, bool}>} days of load tests and exercises, and how they went */
+    public function marks(): array
+    {
+        $done = array_values(array_filter($this->facts->counted(), static fn(LogEntry $one): bool => $one->kind === 'exercise'));
+
+        return [
+            'tests' => array_map(
+                fn(LoadTest $test): array => [$this->dayOf($test->closed_at ?? Carbon::now()), $test->verdict === 'pass'],
+                $this->facts->closedTests(),
+            ),
+            'done' => array_map(fn(LogEntry $one): array => [$this->dayOf($one->at), ($one->fields['done'] ?? false) === true], $done),
+        ];
     }
 
     /** @return list<Occurrence> the next starts */

@@ -12,6 +12,13 @@
             <rect width="8" height="8" fill="var(--esc-dead-tint)" />
             <path d="M0 .5H8M.5 0V8" stroke="var(--esc-dead)" stroke-width="1" />
         </pattern>
+        <pattern id="p-storm" width="11" height="11" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+            <path d="M0 0V11" stroke="var(--esc-edge)" stroke-width="1" />
+        </pattern>
+        <pattern id="p-late" width="5" height="10" patternUnits="userSpaceOnUse">
+            <rect width="5" height="10" fill="var(--esc-sheet)" />
+            <path d="M1.5 0V10" stroke="var(--esc-stop)" stroke-width="3" />
+        </pattern>
         <pattern id="p-shed" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="5" height="5" fill="var(--esc-dark)" />
             <path d="M0 .6H5M.6 0V5" stroke="var(--esc-on-dark)" stroke-width=".7" />

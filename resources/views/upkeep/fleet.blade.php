@@ -30,8 +30,8 @@
                             @php($work = $row->work())
                             <tr>
                                 <td><x-glyph :kind="$row->severity()" /></td>
-                                <th scope="row"><a href="{{ route('schedule', $row->switch) }}">{{ $row->switch->site->name }}</a>
-                                    <small>{{ $row->switch->site->installation->short() }}</small>
+                                <th scope="row"><a href="{{ route('schedule', $row->status->switch_id) }}">{{ $row->status->name }}</a>
+                                    <small>{{ $row->status->kind }}</small>
                                 </th>
                                 <td>
                                     <svg class="score" width="104" height="20" viewBox="0 0 104 20" role="img"

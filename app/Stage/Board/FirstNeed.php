@@ -5,36 +5,12 @@ declare(strict_types=1);
 namespace App\Stage\Board;
 
 use App\Stage\SiteStanding;
-use App\Stage\StageRow;
 use Escapement\Core\Commissioning\Proof\StandingState;
 
-final readonly class BoardRow
+/** What a switch needs first: the worst that stands against it, where it is put right. */
+final readonly class FirstNeed
 {
-    public string $name;
-    public string $kind;
-    public string $url;
-    /** @var list<StageRow> */
-    public array $stages;
-    public ?string $provenWhen;
-    public ?string $provenHow;
-    public bool $isProven;
-    public BoardNeed $need;
-
-    public function __construct(SiteStanding $standing, bool $namesSwitch)
-    {
-        $site = $standing->site;
-        $this->name = $site->name . ($namesSwitch ? ', ' . ($standing->switch->name ?? '') : '');
-        $this->kind = $site->installation->short();
-        $this->stages = $standing->stages();
-        $this->provenWhen = $standing->provenOn();
-        $this->provenHow = $standing->proof === null || $this->provenWhen === null ? null : $standing->proof->state->label() . ', '
-            . $standing->proof->latest()?->by;
-        $this->isProven = $standing->proof?->state === StandingState::Proven;
-        $this->need = $this->firstNeed($standing);
-        $this->url = $this->need->url;
-    }
-
-    private function firstNeed(SiteStanding $standing): BoardNeed
+    public static function of(SiteStanding $standing): BoardNeed
     {
         $name = $standing->site->name;
         $switch = $standing->switch;

@@ -61,6 +61,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
 
     Route::get('/', Board\ShowBoard::class)->name('board');
     Route::get('/board.csv', Board\ExportBoard::class)->name('board.csv');
+    Route::post('/board/views', Board\KeepView::class)->name('board.keep');
+    Route::delete('/board/views', Board\ForgetView::class)->name('board.forget');
     Route::get('/sites/{site}', Survey\ShowSurvey::class)->name('survey');
     Route::get('/switches/{switch}/loads.csv', Survey\ExportLoads::class)->name('loads.export');
     Route::get(
@@ -173,6 +175,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/visits', Visits\AddVisit::class)->name('visits.add');
         Route::post('/visits/collect', Visits\CollectVisits::class)->name('visits.collect');
         Route::post('/fleet/visits', Upkeep\PlanStorm::class)->name('fleet.visits');
+        Route::put('/fleet/season', Upkeep\SaveStormSeason::class)->name('fleet.season');
         Route::post('/visits/plan', Visits\BeginPlanning::class)->name('visits.plan');
         Route::put('/visits/{visit}', Visits\MoveVisit::class)->name('visit.move');
         Route::post('/visits/{visit}/done', Visits\FinishVisit::class)->name('visit.finish');

@@ -43,7 +43,8 @@ final readonly class UpkeepFacts
             $switch,
             Upkeep::query()->where('switch_id', $switch->id)->first(),
             LogEntry::of($switch->id),
-            array_values(LoadTest::query()->with('readings:id,load_test_id,taken_at,kw,struck_why')->where('switch_id', $switch->id)->get()->all()),
+            array_values(LoadTest::query()->with('readings:id,load_test_id,taken_at,kw,struck_why')->where('switch_id', $switch->id)->get()
+                ->all()),
             array_values(Run::query()->with('sheet')->where('switch_id', $switch->id)->get()->all()),
             $now->copy()->setTimezone($switch->site->timezone),
         );

@@ -31,6 +31,7 @@ use Illuminate\Support\Carbon;
  * @property ?Carbon     $last_test_on
  * @property ?string     $last_test_words
  * @property ?Carbon     $next_test_on
+ * @property ?string     $next_test_words what kind of run that is
  * @property bool        $asks_tests    a school asks for load tests of it
  * @property ?string     $school
  * @property Ruler       $ruler
@@ -45,6 +46,20 @@ final class SwitchStatus extends Model
     public $timestamps = false;
     protected $guarded = [];
 
+    public function hasEngine(): bool
+    {
+        return is_string($this->getRawOriginal('storm'));
+    }
+
+    /** A site of storm_readiness without its name, as JSON has it: read past the cast, which takes its time with thousands. */
+    public function stormFacts(): \stdClass
+    {
+        $raw = $this->getRawOriginal('storm');
+        $facts = json_decode(is_string($raw) ? $raw : '{}', false, 16, JSON_THROW_ON_ERROR);
+
+        return $facts instanceof \stdClass ? $facts : new \stdClass();
+    }
+
     /** @return BelongsTo<Site, $this> */
     public function site(): BelongsTo
     {
@@ -54,7 +69,8 @@ final class SwitchStatus extends Model
     protected function casts(): array
     {
         return [
-            'rank' => 'integer', 'stages' => 'array', 'is_proven' => 'boolean', 'proven_on' => 'date', 'last_test_on' => 'date', 'next_test_on' => 'date',
+            'rank' => 'integer', 'stages' => 'array', 'is_proven' => 'boolean', 'proven_on' => 'date', 'last_test_on' => 'date',
+            'next_test_on' => 'date',
             'asks_tests' => 'boolean', 'ruler' => 'array', 'storm' => 'array', 'made_on' => 'date',
         ];
     }

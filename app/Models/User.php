@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\DB;
  * @property Role    $role
  * @property ?Carbon $left_at
  * @property string  $notify   never, daily, at_once: how notices are mailed
+ * @property ?list<array{name: string, query: array<string, string>}> $board_views
  * @property Company $company
  */
 final class User extends Authenticatable
@@ -44,6 +45,21 @@ final class User extends Authenticatable
         return $this->belongsTo(Company::class);
     }
 
+    /** The person with their row locked. */
+    public static function locked(int $id): self
+    {
+        $query = self::query();
+        $query->lockForUpdate();
+
+        return $query->findOrFail($id);
+    }
+
+    /** @return list<array{name: string, query: array<string, string>}> what of the board they look at again */
+    public function boardViews(): array
+    {
+        return $this->board_views ?? [];
+    }
+
     /** "R.V." for a list, "RV" for a button. */
     public function initials(string $dot = '.'): string
     {
@@ -60,6 +76,6 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'left_at' => 'datetime'];
+        return ['password' => 'hashed', 'role' => Role::class, 'left_at' => 'datetime', 'board_views' => 'array'];
     }
 }

@@ -32,6 +32,7 @@ return new class extends Migration {
             $table->date('last_test_on')->nullable();
             $table->string('last_test_words', 160)->nullable();
             $table->date('next_test_on')->nullable()->comment('by the school of the site; null: never tested, or none asked');
+            $table->string('next_test_words', 40)->nullable()->comment('what kind of run that is');
             $table->boolean('asks_tests')->default(false);
             $table->string('school', 20)->nullable();
             $table->json('ruler')->comment('days of tests, exercises and dates due');
@@ -48,6 +49,9 @@ return new class extends Migration {
             $table->unsignedBigInteger('site_id')->index();
         });
         DB::table('status_changes')->insertUsing(['company_id', 'site_id'], DB::table('sites')->select(['company_id', 'id']));
+        Schema::table('users', static function (Blueprint $table): void {
+            $table->json('board_views')->nullable()->comment('what of the board somebody looks at again, by name');
+        });
         Schema::table('companies', static function (Blueprint $table): void {
             $table->unsignedTinyInteger('storm_from')->nullable()->comment('first month of the storm season');
             $table->unsignedTinyInteger('storm_to')->nullable()->comment('its last month');
@@ -58,6 +62,9 @@ return new class extends Migration {
     {
         Schema::table('companies', static function (Blueprint $table): void {
             $table->dropColumn(['storm_from', 'storm_to']);
+        });
+        Schema::table('users', static function (Blueprint $table): void {
+            $table->dropColumn('board_views');
         });
         Schema::dropIfExists('status_changes');
         Schema::dropIfExists('switch_statuses');

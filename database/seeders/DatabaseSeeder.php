@@ -21,6 +21,7 @@ use App\Models\Site;
 use App\Models\Standing;
 use App\Models\TransferSwitch;
 use App\Models\User;
+use App\Stage\Board\StatusBook;
 use App\Stage\Commissioning\CloseRun;
 use App\Stage\Commissioning\KeepMarks;
 use App\Stage\Commissioning\OpenRun;
@@ -82,7 +83,7 @@ final class DatabaseSeeder extends Seeder
     {
         $company = Company::query()->create([
             'name' => 'Lantern Bay Standby Service', 'telephone' => '+1 555 0142', 'address' => '8 Quay Road, Lantern Bay',
-            'licence' => 'Electrical contractor, licence 00-1842', 'is_demo' => true,
+            'licence' => 'Electrical contractor, licence 00-1842', 'is_demo' => true, 'storm_from' => 12, 'storm_to' => 3,
         ]);
         $user = static fn(string $name, string $email, Role $role, string $password, Company $of): User => User::query()->create([
             'company_id' => $of->id, 'name' => $name, 'email' => $email, 'role' => $role, 'password' => $password,
@@ -122,6 +123,8 @@ final class DatabaseSeeder extends Seeder
             $this->loadTests->coldStore($tamarack, $this->milo, $now);
             $this->visits->of($this->rosa, $this->milo, $now);
             $this->runUnderWay();
+            Carbon::setTestNow($now);
+            (new StatusBook($now))->freshenAll();
         } finally {
             Carbon::setTestNow();
             Auth::forgetUser();

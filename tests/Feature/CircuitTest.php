@@ -15,11 +15,13 @@ use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
+use Tests\GuardsStatus;
 use Tests\TestCase;
 
 /** The control circuit of a panel: begun, drawn, proved, repaired, played, wired. */
 final class CircuitTest extends TestCase
 {
+    use GuardsStatus;
     /** @return iterable<string, array{InstallationKind, string}> */
     public static function standard(): iterable
     {

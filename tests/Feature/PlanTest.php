@@ -14,10 +14,12 @@ use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Wire\Calculations;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
+use Tests\GuardsStatus;
 use Tests\TestCase;
 
 final class PlanTest extends TestCase
 {
+    use GuardsStatus;
     private const FACTS = ['neutral_switched' => '0', 'generator_bonded' => '1', 'panel_bonded' => '1', 'service_bonded' => '1'];
 
     #[Test, DataProvider('kinds')]

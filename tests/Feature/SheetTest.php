@@ -14,10 +14,12 @@ use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
+use Tests\GuardsStatus;
 use Tests\TestCase;
 
 final class SheetTest extends TestCase
 {
+    use GuardsStatus;
     #[Test]
     public function the_template_stands_there_until_a_version_is_saved(): void
     {

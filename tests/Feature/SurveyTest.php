@@ -8,10 +8,12 @@ use App\Models\Site;
 use App\Models\TransferSwitch;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
+use Tests\GuardsStatus;
 use Tests\TestCase;
 
 final class SurveyTest extends TestCase
 {
+    use GuardsStatus;
     private const GOOD = [
         'name' => 'Alder Court',
         'timezone' => 'America/Denver',

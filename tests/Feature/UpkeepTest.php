@@ -19,11 +19,13 @@ use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
+use Tests\GuardsStatus;
 use Tests\TestCase;
 
 /** Schedule, logbook and fleet: one record, from which all of them read. */
 final class UpkeepTest extends TestCase
 {
+    use GuardsStatus;
     protected function setUp(): void
     {
         parent::setUp();

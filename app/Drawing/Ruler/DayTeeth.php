@@ -40,7 +40,8 @@ final readonly class DayTeeth
         for ($hour = $this->first; $hour < $this->last; $hour++) {
             $y = $this->y(60 * $hour);
             $d = sprintf('M%d %.1fv%d l18 -4v-8z', self::LEFT, $y, self::HOUR);
-            $body .= ($this->now !== null && 60 * ($hour + 1) <= $this->now ? $this->pen->shape($d, 'ink') : $this->pen->path($d, 'ink', 1.2))
+            $body .= ($this->now !== null
+                && 60 * ($hour + 1) <= $this->now ? $this->pen->shape($d, 'ink') : $this->pen->path($d, 'ink', 1.2))
                 . $this->pen->text(self::LEFT - 8, $y + 5, sprintf('%02d:00', $hour), 'end', 'ink-2', 14, isFigure: true);
         }
         foreach ($this->stops as $stop) {

@@ -19,6 +19,7 @@ final readonly class YearRuler
     private const AHEAD_DAYS = 122;
     private const DAY_S = 86_400;
     private const MONTHS = 16;
+    private const WIDE_PX = 500;
 
     private Pen $pen;
     private int $from;
@@ -50,7 +51,8 @@ final readonly class YearRuler
     public function svg(bool $hasMonths = true): string
     {
         $top = $hasMonths ? 16 : 0;
-        $body = $this->storms($top) . $this->months($hasMonths) . $this->late($top) . $this->pen->rule($top + self::FOOT, 0, $this->width, 'ink');
+        $body = $this->storms($top) . $this->months($hasMonths) . $this->late($top) . $this->pen
+            ->rule($top + self::FOOT, 0, $this->width, 'ink');
         foreach ($this->exercises as $day) {
             $body .= $this->isInside($day) ? $this->pen->path(sprintf('M%.1f %dv6', $this->x($day), $top + self::FOOT), 'edge', 1) : '';
         }
@@ -137,11 +139,20 @@ final readonly class YearRuler
             }
             $x = $this->x($day);
             $drawn .= $this->pen->path(sprintf('M%.1f %dv%d', $x, $hasNames ? 8 : 0, self::HEIGHT), 'hair', .8);
-            $name = $month->format('n') === '1' ? $month->format('Y') : $month->format('M');
-            $drawn .= $hasNames ? $this->pen->text($x + 3, 12, $name, colour: 'ink-2', size: 12) : '';
+            $drawn .= $hasNames ? $this->pen->text($x + 3, 12, $this->name($month), colour: 'ink-2', size: 12) : '';
         }
 
         return $drawn;
+    }
+
+    /** One letter where there is no room for more. */
+    private function name(\DateTimeImmutable $month): string
+    {
+        return match (true) {
+            $this->width < self::WIDE_PX => $month->format('M')[0],
+            $month->format('n') === '1' => $month->format('Y'),
+            default => $month->format('M'),
+        };
     }
 
     private function tooth(float $x, int $top, string $colour, bool $isFull): string

@@ -70,7 +70,7 @@ final readonly class BoardLine
             return '–';
         }
         if ($next === null) {
-            return 'never tested';
+            return 'due now, never done';
         }
         $days = $this->day($next) - $this->day($this->today);
 
@@ -87,9 +87,11 @@ final readonly class BoardLine
             || $this->status->next_test_on->lessThan($this->today->copy()->startOfDay()));
     }
 
+    /** What kind of run it is, and by which school. */
     public function school(): string
     {
-        return $this->status->asks_tests ? lcfirst(Schools::WORDS[$this->status->school ?? ''] ?? '') : '';
+        return $this->status->asks_tests
+            ? lcfirst((string) $this->status->next_test_words) . ', ' . lcfirst(Schools::WORDS[$this->status->school ?? ''] ?? '') : '';
     }
 
     public function provenOn(): string
@@ -102,7 +104,8 @@ final readonly class BoardLine
     {
         $on = $this->status->last_test_on;
 
-        return $on === null ? '' : $on->format('j M Y') . ($this->status->last_test_words === null ? '' : ", {$this->status->last_test_words}");
+        return $on === null ? '' : $on
+            ->format('j M Y') . ($this->status->last_test_words === null ? '' : ", {$this->status->last_test_words}");
     }
 
     private function day(Carbon $date): int

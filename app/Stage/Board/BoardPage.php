@@ -17,6 +17,8 @@ final readonly class BoardPage
 {
     private const A_PAGE = 25;
     private const MOST_NEEDS = 8;
+    /** Where the day has visits of its own below them. */
+    private const FEW_NEEDS = 4;
     private const NOTE = 2;
 
     /** @var LengthAwarePaginator<int, SwitchStatus> */
@@ -29,6 +31,8 @@ final readonly class BoardPage
     public array $counts;
     /** @var null|array{int, int} first and last month of storms */
     public ?array $storms;
+    /** The visits of the signed-in person today; null where there is none. */
+    public ?DayTeeth $day;
 
     /** @param int $waiting sites whose status is still being worked out */
     public function __construct(public User $user, public BoardView $view, public Carbon $now, public int $waiting)
@@ -38,8 +42,10 @@ final readonly class BoardPage
         $query = $view->narrowed(SwitchStatus::query(), $now);
         $this->shown = $query->paginate(self::A_PAGE, page: $view->page)->withPath(route('board'))->appends($view->query());
         $this->lines = $this->lines($this->shown->items());
+        $this->day = $this->visits();
         $needs = SwitchStatus::query();
-        $needs->where('rank', '<=', self::NOTE)->orderBy('rank')->orderBy('name')->limit(self::MOST_NEEDS);
+        $needs->where('rank', '<=', self::NOTE)->orderBy('rank')->orderBy('name')
+            ->limit($this->day === null ? self::MOST_NEEDS : self::FEW_NEEDS);
         $this->needs = $this->lines($needs->get()->all());
         $counted = SwitchStatus::query()->toBase()->selectRaw(
             'count(*) as `all`, coalesce(sum(is_proven), 0) as proven, coalesce(sum(next_test_on < ?), 0) as late, '
@@ -71,13 +77,17 @@ final readonly class BoardPage
         };
     }
 
+    public function shownOf(): string
+    {
+        return "{$this->shown->firstItem()} to {$this->shown->lastItem()} of {$this->shown->total()}";
+    }
+
     public function moreNeeds(): int
     {
         return max(0, $this->counts['needs'] - count($this->needs));
     }
 
-    /** The visits of the signed-in person today; null where there is none. */
-    public function day(): ?DayTeeth
+    private function visits(): ?DayTeeth
     {
         $query = Visit::query();
         $query->where('placed_user_id', $this->user->id)->where('placed_on', $this->now->format('Y-m-d'))->whereNotNull('begin_min')

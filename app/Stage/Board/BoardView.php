@@ -15,7 +15,7 @@ final readonly class BoardView
 {
     public const SHOWS = [
         'all' => 'All', 'needs' => 'Needs somebody', 'stop' => 'Stops', 'late' => 'Load test late', 'soon' => 'Due in 60 days',
-        'never' => 'Never tested', 'open' => 'Not proven',
+        'never' => 'Never load-tested', 'open' => 'Not proven',
     ];
     public const SORTS = ['need' => 'Who needs you first', 'name' => 'Name', 'test' => 'Next load test', 'proven' => 'Proven last'];
     private const SOON_DAYS = 60;

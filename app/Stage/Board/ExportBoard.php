@@ -33,7 +33,8 @@ final readonly class ExportBoard
                 $line = new BoardLine($one, $now, null);
                 fputcsv($paper, [
                     SheetCell::text($one->name), $one->kind, strtolower($line->severity()), SheetCell::text($one->claim),
-                    SheetCell::text($one->detail), $one->is_proven ? 'yes' : 'no', $one->proven_on?->format('Y-m-d'), $one->last_test_on?->format('Y-m-d'),
+                    SheetCell::text($one->detail), $one->is_proven ? 'yes' : 'no', $one->proven_on?->format('Y-m-d'),
+                    $one->last_test_on?->format('Y-m-d'),
                     $one->next_test_on?->format('Y-m-d'), $line->school(),
                 ], escape: '');
             }

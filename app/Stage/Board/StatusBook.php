@@ -15,7 +15,6 @@ use App\Stage\SiteStanding;
 use App\Stage\StageRow;
 use App\Stage\Upkeep\StormFacts;
 use App\Stage\Upkeep\UpkeepPage;
-use Escapement\Core\LoadTest\DueRun;
 use Escapement\Core\Schedule\Day;
 use Escapement\Core\Schedule\Service\DueItem;
 use Illuminate\Support\Carbon;
@@ -107,7 +106,8 @@ final readonly class StatusBook
     /** @return list<string> what of a switch it reads */
     private static function needs(): array
     {
-        return [...array_values(array_filter(SiteStanding::NEEDS, static fn(string $need): bool => $need !== 'site.switches')), 'ownerReports'];
+        return [...array_values(array_filter(SiteStanding::NEEDS, static fn(string $need): bool => $need !== 'site.switches')),
+            'ownerReports'];
     }
 
     /** @return array<string, mixed> */
@@ -130,9 +130,11 @@ final readonly class StatusBook
             'proven_by' => $latest === null ? null : mb_substr("{$standing->proof?->state->label()}, $latest->by", 0, 200),
             'is_proven' => $standing->isProven(), 'made_on' => $this->now->format('Y-m-d'),
             'ruler' => $upkeep === null ? ['tests' => [], 'done' => [], 'due' => []] : $this->ruler($upkeep),
-            'storm' => $switch !== null && $upkeep !== null && $site->installation->hasGenerator() ? StormFacts::of($switch, $upkeep) : null,
+            'storm' => $switch !== null && $upkeep !== null
+                && $site->installation->hasGenerator() ? StormFacts::of($switch, $upkeep) : null,
         ] + $tests + [
-            'last_test_on' => null, 'last_test_words' => null, 'next_test_on' => null, 'asks_tests' => false, 'school' => null,
+            'last_test_on' => null, 'last_test_words' => null, 'next_test_on' => null, 'next_test_words' => null, 'asks_tests' => false,
+            'school' => null,
         ];
     }
 
@@ -145,17 +147,16 @@ final readonly class StatusBook
         }
         $zone = $switch->site->timezone;
         $last = $page->tests->first(static fn(LoadTest $one): bool => $one->isClosed() && $one->verdict === 'pass');
-        $waiting = array_filter($page->due->due, static fn(DueRun $one): bool => $one->type !== 'outage' && $one->status !== 'never');
-        $days = array_map(static fn(DueRun $one): string => $one->due, $waiting);
-        sort($days);
+        $next = $page->due->firstLoadTest();
         $kw = $last?->result['at_top']['kw'] ?? null;
         $minutes = $last?->result['proved_min'] ?? null;
 
         return [
             'last_test_on' => $last?->closed_at?->copy()->setTimezone($zone)->format('Y-m-d'),
             'last_test_words' => is_numeric($kw) && is_numeric($minutes) ? sprintf('%.3g kW, %d min', $kw, round((float) $minutes)) : null,
-            'next_test_on' => $days[0] ?? null,
-            'asks_tests' => true, 'school' => $page->school,
+            'next_test_on' => $next === null || $next->status === 'never' ? null : $next->due,
+            'next_test_words' => $next === null ? null : LoadTestsPage::RUNS[$next->type],
+            'asks_tests' => $next !== null, 'school' => $page->school,
         ];
     }
 

@@ -20,7 +20,7 @@ final readonly class ExportFleet
         $page = FleetPage::ofCompany($user->company_id, Carbon::now());
         $paper = fopen('php://memory', 'w+') ?: throw new \LogicException('no memory to write to');
         fputcsv($paper, ['rank', 'site', 'kind', 'score', 'grade', 'costs_it_most', 'least_work', 'minutes', 'score_after'], escape: '');
-        foreach ($page->rows as $row) {
+        foreach ($page->rows() as $row) {
             $work = $row->work();
             fputcsv($paper, [
                 $row->rank, SheetCell::text($row->status->name), $row->status->kind, round($row->of->score, 1),

@@ -26,10 +26,12 @@ final readonly class PlanStorm
         /** @var User $user */
         $user = $request->user();
         $page = FleetPage::ofCompany($user->company_id, Carbon::now());
-        $wanted = array_slice(array_values(array_filter(
-            $page->rows,
-            static fn(FleetRow $row): bool => $row->work()['minutes'] > 0,
-        )), 0, (int) $fields['count']);
+        $wanted = [];
+        foreach ($page->rows() as $row) {
+            if (count($wanted) < (int) $fields['count'] && $row->work()['minutes'] > 0) {
+                $wanted[] = $row;
+            }
+        }
         $latest = Carbon::today()->addDays((int) $fields['days']);
         DB::transaction(static function () use ($wanted, $user, $latest): void {
             foreach ($wanted as $row) {

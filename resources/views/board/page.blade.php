@@ -24,10 +24,9 @@
             @if ($page->moreNeeds() > 0)
                 <p><a href="{{ route('board', ['show' => 'needs']) }}">{{ $page->moreNeeds() }} more</a></p>
             @endif
-            @php($day = $page->day())
-            @if ($day)
+            @if ($page->day)
                 <h2>Your visits</h2>
-                {!! $day->svg() !!}
+                {!! $page->day->svg() !!}
             @endif
         </section>
         <main id="main" class="main">

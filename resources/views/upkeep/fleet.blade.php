@@ -11,7 +11,10 @@
             </div>
             <a class="btn btn-outline-primary" href="{{ route('fleet.export') }}">CSV</a>
         </div>
-        @if ($page->rows === [])
+        @if (session('said'))
+            <p class="said" role="status">{{ session('said') }}</p>
+        @endif
+        @if ($page->count === 0)
             <p class="quiet">No switch yet.</p>
         @else
             <div class="scroll-x" tabindex="0" role="region" aria-label="Fleet, scrollable">
@@ -26,7 +29,7 @@
                         </tr>
                     </thead>
                     <tbody>
-                        @foreach ($page->rows as $row)
+                        @foreach ($page->shown() as $row)
                             @php($work = $row->work())
                             <tr>
                                 <td><x-glyph :kind="$row->severity()" /></td>
@@ -55,6 +58,10 @@
                     </tbody>
                 </table>
             </div>
+            @if ($page->notShown() > 0)
+                <p class="quiet">{{ $page->notShown() }} more, in less need, are in the <a
+                        href="{{ route('fleet.export') }}">CSV</a>.</p>
+            @endif
             @if (auth()->user()->role->mayWrite())
                 <section class="block" aria-labelledby="storm">
                     <h2 id="storm">A storm is coming</h2>
@@ -63,6 +70,29 @@
                         <x-field name="days" label="It is here in" unit="days" inputmode="numeric" :value="old('days', 5)" />
                         <x-field name="count" label="Visit the most urgent" unit="sites" inputmode="numeric" :value="old('count', 4)" />
                         <div><button class="btn btn-primary" type="submit">Make visits of the least work</button></div>
+                    </form>
+                </section>
+            @endif
+            @if (auth()->user()->role->mayWrite())
+                <section class="block" aria-labelledby="storm-season">
+                    <h2 id="storm-season">Storm season</h2>
+                    <form method="post" action="{{ route('fleet.season') }}" class="fields">
+                        @csrf @method('put')
+                        @foreach (['storm_from' => 'From', 'storm_to' => 'to the end of'] as $key => $words)
+                            <div class="field"><label for="f-{{ $key }}">{{ $words }}</label><select class="form-select"
+                                    id="f-{{ $key }}" name="{{ $key }}">
+                                    <option value="">none</option>
+                                    @foreach (\App\Stage\Upkeep\SaveStormSeason::MONTHS as $month => $name)
+                                        <option value="{{ $month }}" @selected((int) old($key, auth()->user()->company->$key) === $month)>
+                                            {{ $name }}</option>
+                                    @endforeach
+                                </select>
+                                @error($key)
+                                    <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
+                                @enderror
+                            </div>
+                        @endforeach
+                        <div><button class="btn btn-outline-primary" type="submit">Save the season</button></div>
                     </form>
                 </section>
             @endif

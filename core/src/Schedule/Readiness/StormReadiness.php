@@ -17,17 +17,16 @@ final readonly class StormReadiness
 
     public function of(ReadinessInput $in): CalculationResult
     {
-        $sites = array_map(static fn(ReadinessSite $site): SiteReadiness => new SiteReadiness($site, $in), $in->sites);
-        $order = $sites;
-        usort($order, static fn(SiteReadiness $a, SiteReadiness $b): int => abs($a->need - $b->need) <= self::EQUAL
-            ? strcmp($a->site->id, $b->site->id)
-            : $b->need <=> $a->need);
+        $order = $this->ranked($in);
+        $byId = [];
+        foreach ($order as $one) {
+            $byId[$one->site->id] = $one;
+        }
+        $sites = array_map(static fn(ReadinessSite $site): SiteReadiness => $byId[$site->id], $in->sites);
         $ids = array_map(static fn(SiteReadiness $one): string => $one->site->id, $order);
         $ranks = array_flip($ids);
-        $counts = ['ready' => 0, 'watch' => 0, 'act' => 0, 'not_ready' => 0];
         $working = new Working();
         foreach ($sites as $one) {
-            $counts[$one->grade]++;
             $most = $one->cap === null ? '' : ", $one->cap at most";
             $working->add("Score of {$one->site->id}", "100 - what its criteria lose$most", $one->score, '');
         }
@@ -39,8 +38,34 @@ final readonly class StormReadiness
                 'reasons' => $one->reasons(), 'best' => $one->best(), 'to_target' => $one->toTarget(),
             ], $sites),
             'order' => $ids,
-            'counts' => $counts,
+            'counts' => self::counts($sites),
         ], $this->findings($sites), $working->lines);
+    }
+
+    /** @return list<SiteReadiness> greatest need first; what helps most is worked out only where it is asked for */
+    public function ranked(ReadinessInput $in): array
+    {
+        $order = array_map(static fn(ReadinessSite $site): SiteReadiness => new SiteReadiness($site, $in), $in->sites);
+        usort($order, static fn(SiteReadiness $a, SiteReadiness $b): int => abs($a->need - $b->need) <= self::EQUAL
+            ? strcmp($a->site->id, $b->site->id)
+            : $b->need <=> $a->need);
+
+        return $order;
+    }
+
+    /**
+     * @param list<SiteReadiness> $sites
+     *
+     * @return array<string, int> by grade
+     */
+    public static function counts(array $sites): array
+    {
+        $counts = ['ready' => 0, 'watch' => 0, 'act' => 0, 'not_ready' => 0];
+        foreach ($sites as $one) {
+            $counts[$one->grade]++;
+        }
+
+        return $counts;
     }
 
     /**
@@ -48,7 +73,7 @@ final readonly class StormReadiness
      *
      * @return list<Finding>
      */
-    private function findings(array $sites): array
+    public function findings(array $sites): array
     {
         $raised = [];
         foreach ($sites as $one) {

@@ -1,6 +1,7 @@
 <div id="sites">
     @if ($page->waiting > 0)
-        <p class="missing" role="status"><x-glyph kind="note" />{{ $page->waiting }} changed sites are still being worked out; they stand here
+        <p class="missing" role="status"><x-glyph kind="note" />{{ $page->waiting }} changed sites are still being worked out; they stand
+            here
             as they were.</p>
     @endif
     <form class="board-view" method="get" action="{{ route('board') }}" hx-get="{{ route('board') }}" hx-trigger="change" hx-target="#sites"
@@ -24,6 +25,30 @@
             <a href="{{ route('board') }}">All of them</a>
         @endif
     </form>
+    @if ($page->user->boardViews() !== [] || !$page->view->isUsual())
+        <div class="board-view kept-views">
+            @foreach ($page->user->boardViews() as $one)
+                <span><a href="{{ route('board', $one['query']) }}">{{ $one['name'] }}</a>
+                    <form method="post" action="{{ route('board.forget') }}">@csrf @method('delete')<input type="hidden" name="name"
+                            value="{{ $one['name'] }}"><button class="link-button" type="submit"
+                            aria-label="Forget the view {{ $one['name'] }}">forget</button></form>
+                </span>
+            @endforeach
+            @if (!$page->view->isUsual())
+                <form method="post" action="{{ route('board.keep') }}">@csrf
+                    @foreach ($page->view->query() as $key => $value)
+                        <input type="hidden" name="{{ $key }}" value="{{ $value }}">
+                    @endforeach
+                    <label for="view-name">Keep this view as</label>
+                    <input class="form-control" id="view-name" name="name" maxlength="40" value="{{ old('name') }}" required>
+                    <button class="btn btn-outline-primary" type="submit">Keep</button>
+                    @error('name')
+                        <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
+                    @enderror
+                </form>
+            @endif
+        </div>
+    @endif
     @if ($page->lines === [])
         <p class="quiet">{{ $page->nothing() }}</p>
     @else
@@ -59,7 +84,7 @@
                 @if ($page->shown->previousPageUrl() !== null)
                     <a class="btn btn-outline-primary" href="{{ $page->shown->previousPageUrl() }}" rel="prev">Before</a>
                 @endif
-                <span class="fig">{{ $page->shown->firstItem() }} to {{ $page->shown->lastItem() }} of {{ $page->shown->total() }}</span>
+                <span class="fig">{{ $page->shownOf() }}</span>
                 @if ($page->shown->hasMorePages())
                     <a class="btn btn-outline-primary" href="{{ $page->shown->nextPageUrl() }}" rel="next">After</a>
                 @endif

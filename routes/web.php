@@ -16,6 +16,7 @@ use App\Stage\Equipment;
 use App\Stage\Handover;
 use App\Stage\Library;
 use App\Stage\LoadTest;
+use App\Stage\Meters;
 use App\Stage\Notices;
 use App\Stage\Panel;
 use App\Stage\People;
@@ -86,6 +87,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/switches/{switch}/schedule.ics', Upkeep\ExportExercises::class)->name('schedule.ics');
     Route::get('/switches/{switch}/logbook', Upkeep\ShowLogbook::class)->name('logbook');
     Route::get('/switches/{switch}/logbook.{form}', Upkeep\ExportLogbook::class)->whereIn('form', ['json', 'csv'])->name('logbook.export');
+    Route::get('/switches/{switch}/meters', Meters\ShowMeters::class)->name('meters');
     Route::get('/switches/{switch}/ways', Panel\ShowWays::class)->name('ways');
     Route::get('/switches/{switch}/ways.csv', Panel\ExportWays::class)->name('ways.export');
     Route::get('/switches/{switch}/circuit', Circuit\ShowCircuit::class)->name('circuit');
@@ -191,6 +193,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/logbook/{entry}/read', Upkeep\ReadReport::class)->whereUuid('entry')->name('logbook.read');
         Route::post('/switches/{switch}/logbook/batch', Upkeep\TakeEntries::class)->name('logbook.batch');
         Route::delete('/switches/{switch}/logbook/{entry}', Upkeep\StrikeEntry::class)->whereUuid('entry')->name('logbook.strike');
+        Route::post('/switches/{switch}/meters', Meters\AddMeterReading::class)->name('meters.read');
+        Route::put('/switches/{switch}/capacitors', Meters\SaveBank::class)->name('meters.bank');
         Route::put('/switches/{switch}/ways', Panel\SaveWays::class)->name('ways.save');
         Route::put('/switches/{switch}/board', Panel\SaveBoard::class)->name('board.save');
         Route::post('/switches/{switch}/ways/balance', Panel\BalanceWays::class)->name('ways.balance');

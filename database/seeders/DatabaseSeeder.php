@@ -115,6 +115,7 @@ final class DatabaseSeeder extends Seeder
             $this->loadTests->of($saltmarsh, $this->milo, $now);
             $this->circuits->standard($saltmarsh, $this->milo, 'd');
             $this->circuits->board($saltmarsh, $this->milo);
+            (new DemoMeters())->of($saltmarsh, $this->milo, $now);
             $this->upkeep->station($saltmarsh, $this->milo, $now);
             $juniper = Site::query()->where('name', 'Juniper Row 14')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->house($juniper, $this->milo, $now);

@@ -92,7 +92,7 @@ final class RoutesTest extends TestCase
         $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
         $this->actingAs(UserFactory::make(Role::Viewer, $owner->company_id));
         $mayPost = ['logout', 'account/password', 'notices', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}',
-            'owner/{token}/report'];
+            'owner/{token}/report', 'board/views'];
         foreach ($this->routes() as [$method, $route]) {
             if (in_array($route->uri(), ['login', 'up', 'logout', 'join/{token}', 'account/sessions/{session}'], true)) {
                 continue;

@@ -7,6 +7,7 @@
         'landing' => 'Terminations and torque',
         'wiring' => 'Wiring',
         'ways' => $switch->site->installation->isThreePhase() ? 'Outgoing ways' : null,
+        'meters' => $switch->site->installation->isThreePhase() ? 'Meters' : null,
         'circuit' => $switch->site->installation->isThreePhase() ? 'Control circuit' : null,
         'class' => 'Class',
         'power-down' => 'Power-down',

@@ -126,7 +126,7 @@ is_taken() { # PORT: whether anything answers there
 end_left() {
     local pid
     pid=$(cat "$1" 2>/dev/null) || return 0
-    if [ -n "$pid" ] && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q -- "$2"; then
+    if [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q -- "$2"; then
         kill -TERM -- "-$pid" 2>/dev/null || true
     fi
 }

@@ -17,6 +17,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
+use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
 /** Who gets which notice, and that nobody gets one twice. */
@@ -96,6 +97,42 @@ final class NoticesTest extends TestCase
         $notice = Notice::query()->withoutGlobalScope('company')->where('user_id', $user->id)->firstOrFail();
         self::assertSame([5, null], [$notice->tries, $notice->sent_at]);
         $this->actingAs($user)->get('/notices')->assertSee('tried 5 times');
+    }
+
+    #[Test]
+    public function a_real_mail_server_gets_each_notice_once_and_a_bounce_is_shown(): void
+    {
+        Carbon::setTestNow('2026-11-27 10:00:00');
+        $file = (string) tempnam(sys_get_temp_dir(), 'mail');
+        $server = new Process(['node', base_path('tests/smtp-server.mjs'), $file]);
+        $server->start();
+        $server->waitUntil(static fn(string $type, string $output): bool => preg_match('/^\d+\n/', $output) === 1);
+        config(['mail.default' => 'smtp', 'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.timeout' => 5,
+            'mail.mailers.smtp.port' => (int) $server->getOutput()]);
+        try {
+            $user = $this->notified('daily');
+            $user->update(['email' => 'nobody@lantern.example']);
+            $this->troubled($user);
+            $this->artisan('notices:send')->assertSuccessful();
+            $this->actingAs($user)->get('/notices')->assertSee('tried 1 times')->assertSee('No such person here');
+            $user->update(['email' => 'rosa@lantern.example']);
+            $this->artisan('notices:send')->assertSuccessful();
+            $this->artisan('notices:send')->assertSuccessful();
+            $mails = array_map(
+                static fn(string $line): array => (array) json_decode($line, true, 8, JSON_THROW_ON_ERROR),
+                file($file, FILE_IGNORE_NEW_LINES) ?: [],
+            );
+            self::assertCount(1, $mails);
+            self::assertSame([['rosa@lantern.example'], 'escapement@localhost.localdomain'], [$mails[0]['to'], $mails[0]['from']]);
+            $text = quoted_printable_decode((string) $mails[0]['data']);
+            self::assertStringContainsString('Subject: 5 things of your sites', $text);
+            self::assertStringContainsString('Clamp meter: its calibration ends', $text);
+            self::assertStringContainsString('text/plain', $text);
+            self::assertSame(0, Notice::query()->whereNull('sent_at')->count());
+        } finally {
+            $server->stop();
+            unlink($file);
+        }
     }
 
     #[Test]

@@ -1,4 +1,4 @@
-// A mail server for the tests: keeps each message as a line of JSON, refuses whoever is called "nobody". Run: node tests/smtp-server.mjs FILE
+// A mail server for the tests: keeps each message as a line of JSON, refuses whoever is called "nobody". Its argument is the file.
 import { appendFileSync } from 'node:fs';
 import { SMTPServer } from 'smtp-server';
 

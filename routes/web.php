@@ -189,6 +189,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/absences/import', Calendar\ImportAbsences::class)->name('absences.import');
         Route::delete('/absences/{absence}', Calendar\RemoveAbsence::class)->name('absence.remove');
         Route::put('/switches/{switch}/upkeep', Upkeep\SaveUpkeep::class)->name('upkeep.save');
+        Route::post('/switches/{switch}/events', Upkeep\ImportEvents::class)->middleware('throttle:uploads')->name('events.import');
+        Route::post('/switches/{switch}/events/look', Upkeep\LookAtEvents::class)->name('events.look');
         Route::post('/switches/{switch}/logbook', Upkeep\AddEntry::class)->name('logbook.add');
         Route::post('/switches/{switch}/logbook/{entry}/read', Upkeep\ReadReport::class)->whereUuid('entry')->name('logbook.read');
         Route::post('/switches/{switch}/logbook/batch', Upkeep\TakeEntries::class)->name('logbook.batch');

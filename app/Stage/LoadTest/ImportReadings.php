@@ -8,6 +8,7 @@ use App\Bridge\LoadTestFacts;
 use App\Bridge\Units;
 use App\Models\LoadTest;
 use App\Models\User;
+use App\Stage\ClockOffset;
 use App\Stage\RecordingUpload;
 use Escapement\Core\LoadTest\ReadingSource;
 use Escapement\Core\LoadTest\ReadingTable;
@@ -47,7 +48,7 @@ final readonly class ImportReadings
                 $choice->columns,
                 new \DateTimeZone((string) $fields['zone']),
                 (float) $fields['every_s'],
-                self::offset($fields['says'] ?? null, $fields['is'] ?? null),
+                (float) ClockOffset::seconds($fields['says'] ?? null, $fields['is'] ?? null),
                 (float) (LoadTestFacts::zero($test, $test->firstReadingAt()) ?? $test->planned_for ?? Carbon::now())->getTimestamp(),
                 (float) Carbon::now()->getTimestamp(),
             ))->read($table, $upload->tablePieces());
@@ -106,21 +107,5 @@ final readonly class ImportReadings
         }
 
         return $rows;
-    }
-
-    /** Seconds to add to the clock of the recorder: what it was less what it said, the shorter way round midnight. */
-    private static function offset(mixed $says, mixed $is): float
-    {
-        if (! is_string($says) || ! is_string($is)) {
-            return 0.0;
-        }
-        $seconds = static fn(string $time): int => array_sum(array_map(
-            static fn(string $part, int $weight): int => (int) $part * $weight,
-            array_pad(explode(':', $time), 3, '0'),
-            [3600, 60, 1],
-        ));
-        $offset = $seconds($is) - $seconds($says);
-
-        return (float) ($offset > 43_200 ? $offset - 86_400 : ($offset < -43_200 ? $offset + 86_400 : $offset));
     }
 }

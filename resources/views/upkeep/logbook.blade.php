@@ -93,6 +93,9 @@
                     class="fig">{{ substr($page->record->book->head, 0, 16) }}</span>.</p>
         @endif
     </section>
+    @if (auth()->user()->role->mayWrite())
+        @include('upkeep.partials._events')
+    @endif
 @endsection
 @section('aside')
     <h2 class="aside-head">Findings here</h2>

@@ -16,15 +16,17 @@ final class RoomsTest extends TestCase
         'app/Http' => ['App\Stage'],
     ];
     /**
-     * What a stage may borrow from another: the sheet's form, and for the report the words of the verdict, the one-line and
-     * the landing list.
+     * What a stage may borrow from another: the sheet's form; for the report and the owner the words of the verdict, the one-line, the
+     * landing list, the load test and the next exercise; for the board what is due and today's visits; for the fleet the kept statuses.
      */
     private const BORROWED = [
         'Rehearsal' => ['Settings'],
         'Library' => ['Rehearsal'],
         'Season' => ['Settings'],
         'Calendar' => ['Settings'],
-        'Handover' => ['Commissioning', 'Plan', 'Rehearsal', 'Settings'],
+        'Board' => ['Upkeep', 'Visits'],
+        'Fleet' => ['Board'],
+        'Handover' => ['Commissioning', 'LoadTest', 'Plan', 'Rehearsal', 'Settings', 'Upkeep'],
         'Plan' => ['Settings'],
     ];
 

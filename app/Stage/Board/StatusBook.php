@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace App\Stage\Board;
 
+use App\Bridge\LoadTestFacts;
 use App\Jobs\FreshenStatuses;
 use App\Models\LoadTest;
 use App\Models\Site;
 use App\Models\StatusChange;
 use App\Models\SwitchStatus;
 use App\Models\TransferSwitch;
-use App\Stage\LoadTest\LoadTestsPage;
 use App\Stage\SiteStanding;
 use App\Stage\StageRow;
 use App\Stage\Upkeep\StormFacts;
 use App\Stage\Upkeep\UpkeepPage;
+use Escapement\Core\LoadTest\RunType;
 use Escapement\Core\Schedule\Day;
 use Escapement\Core\Schedule\Service\DueItem;
 use Illuminate\Support\Carbon;
@@ -141,13 +142,16 @@ final readonly class StatusBook
     /** @return array<string, mixed> the last load test, and when the next is due by the school of the site */
     private function tests(TransferSwitch $switch, UpkeepPage $upkeep): array
     {
-        $page = new LoadTestsPage($switch, $upkeep->facts->upkeep->school ?? 'quarterly');
-        if ($page->facts->lacks() !== null) {
+        $facts = new LoadTestFacts($switch);
+        if ($facts->lacks() !== null) {
             return [];
         }
         $zone = $switch->site->timezone;
-        $last = $page->tests->first(static fn(LoadTest $one): bool => $one->isClosed() && $one->verdict === 'pass');
-        $next = $page->due->firstLoadTest();
+        $school = $upkeep->facts->upkeep->school ?? 'quarterly';
+        $closed = $upkeep->facts->closedTests();
+        $passed = array_filter($closed, static fn(LoadTest $one): bool => $one->verdict === 'pass');
+        $last = array_pop($passed);
+        $next = $facts->due($closed, $school, $this->now->copy()->setTimezone($zone)->format('Y-m-d'))->firstLoadTest();
         $kw = $last?->result['at_top']['kw'] ?? null;
         $minutes = $last?->result['proved_min'] ?? null;
 
@@ -155,8 +159,8 @@ final readonly class StatusBook
             'last_test_on' => $last?->closed_at?->copy()->setTimezone($zone)->format('Y-m-d'),
             'last_test_words' => is_numeric($kw) && is_numeric($minutes) ? sprintf('%.3g kW, %d min', $kw, round((float) $minutes)) : null,
             'next_test_on' => $next === null || $next->status === 'never' ? null : $next->due,
-            'next_test_words' => $next === null ? null : LoadTestsPage::RUNS[$next->type],
-            'asks_tests' => $next !== null, 'school' => $page->school,
+            'next_test_words' => $next === null ? null : RunType::from($next->type)->label(),
+            'asks_tests' => $next !== null, 'school' => $school,
         ];
     }
 

@@ -12,6 +12,7 @@ use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\LoadTest\ExerciseResult;
 use Escapement\Core\LoadTest\FigureTrend;
+use Escapement\Core\LoadTest\RunType;
 use Escapement\Core\LoadTest\TrendResult;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
@@ -42,12 +43,6 @@ final readonly class LoadTestsPage
     /** What the company tested by last. */
     public ?string $edition;
     public ExerciseResult $due;
-
-    public const RUNS = [
-        'no_load_low_speed' => 'Exercise at low speed', 'no_load_rated' => 'Exercise without load', 'with_load' => 'Exercise with load',
-        'building_load' => 'Measured run on building load', 'load_bank' => 'Load bank', 'four_hour' => 'Four hours',
-        'outage' => 'Outage made upstream',
-    ];
 
     public function __construct(public TransferSwitch $switch, public string $school = 'quarterly')
     {
@@ -88,6 +83,11 @@ final readonly class LoadTestsPage
             static fn(FigureTrend $one): TrendRow => new TrendRow($one, $units, $today),
             array_values(array_filter($this->trend->figures ?? [], static fn(FigureTrend $one): bool => $one->n > 0)),
         );
+    }
+
+    public static function run(string $type): string
+    {
+        return RunType::from($type)->label();
     }
 
     public static function words(LoadTest $test): string

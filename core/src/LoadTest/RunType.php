@@ -20,6 +20,19 @@ enum RunType: string
     /** Runs without load. */
     public const IDLE = [self::NoLoadLowSpeed, self::NoLoadRated];
 
+    public function label(): string
+    {
+        return match ($this) {
+            self::NoLoadLowSpeed => 'Exercise at low speed',
+            self::NoLoadRated => 'Exercise without load',
+            self::WithLoad => 'Exercise with load',
+            self::BuildingLoad => 'Measured run on building load',
+            self::LoadBank => 'Load bank',
+            self::FourHour => 'Four hours',
+            self::Outage => 'Outage made upstream',
+        };
+    }
+
     /** @return array<string, list<string>> run types by what they prove, in the order of the table */
     public static function proofs(): array
     {

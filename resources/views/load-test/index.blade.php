@@ -132,7 +132,7 @@
                 <tbody>
                     @foreach ($page->due->due as $one)
                         <tr>
-                            <th scope="row">{{ $page::RUNS[$one->type] }}<small>every {{ $one->months }} months</small></th>
+                            <th scope="row">{{ $page::run($one->type) }}<small>every {{ $one->months }} months</small></th>
                             <td class="fig">{{ $one->lastDone ?? 'never' }}</td>
                             <td class="fig">{{ $one->due }}</td>
                             <td><x-glyph :kind="['ok' => 'proven', 'overdue' => 'warn'][$one->status] ?? 'note'" />{{ $one->status }}</td>

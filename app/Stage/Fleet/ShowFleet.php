@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Upkeep;
+namespace App\Stage\Fleet;
 
 use App\Models\User;
 use Illuminate\Contracts\View\View;
@@ -16,6 +16,6 @@ final readonly class ShowFleet
         /** @var User $user */
         $user = $request->user();
 
-        return view('upkeep.fleet', ['page' => FleetPage::ofCompany($user->company_id, Carbon::now())]);
+        return view('fleet.page', ['page' => FleetPage::ofCompany($user->company_id, Carbon::now())]);
     }
 }

@@ -82,7 +82,7 @@
                             <div class="field"><label for="f-{{ $key }}">{{ $words }}</label><select class="form-select"
                                     id="f-{{ $key }}" name="{{ $key }}">
                                     <option value="">none</option>
-                                    @foreach (\App\Stage\Upkeep\SaveStormSeason::MONTHS as $month => $name)
+                                    @foreach (\App\Stage\Fleet\SaveStormSeason::MONTHS as $month => $name)
                                         <option value="{{ $month }}" @selected((int) old($key, auth()->user()->company->$key) === $month)>
                                             {{ $name }}</option>
                                     @endforeach

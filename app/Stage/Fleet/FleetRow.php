@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Upkeep;
+namespace App\Stage\Fleet;
 
 use App\Models\SwitchStatus;
 use Escapement\Core\Schedule\Readiness\SiteReadiness;

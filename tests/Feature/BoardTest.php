@@ -130,7 +130,7 @@ final class BoardTest extends TestCase
         self::assertSame(['Late House'], $names('q=Weir'));
         self::assertSame(['Late House', 'Early House'], $names('show=nonsense&sort[]=x'));
         $this->get('/?show=late')->assertSee('26 days late')->assertSee('the load test is 26 days late', false);
-        $csv = (string) $this->get('/board.csv?show=late')->assertOk()->streamedContent();
+        $csv = (string) $this->get('/board.csv?show=late')->assertOk()->getContent();
         self::assertStringContainsString('Late House', $csv);
         self::assertStringNotContainsString('Early House', $csv);
 
@@ -180,7 +180,7 @@ final class BoardTest extends TestCase
         $this->get('/')->assertSee('Fern Hill 3');
         $this->signIn();
         $this->get('/')->assertDontSee('Fern Hill 3')->assertSee('No site yet');
-        self::assertStringNotContainsString('Fern Hill 3', (string) $this->get('/board.csv')->streamedContent());
+        self::assertStringNotContainsString('Fern Hill 3', (string) $this->get('/board.csv')->getContent());
         self::assertSame(0, SwitchStatus::query()->count());
         self::assertSame(1, Site::query()->withoutGlobalScope('company')->count());
         self::assertSame(2, User::query()->count());

@@ -6,7 +6,7 @@ namespace App\Stage\LoadTest;
 
 use App\Models\LoadReading;
 use App\Models\LoadTest;
-use App\Stage\SheetCell;
+use App\Stage\CsvFile;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 
@@ -21,24 +21,23 @@ final readonly class ExportLoadTest
         for ($leg = 1; $leg <= $legs; $leg++) {
             array_push($head, "v{$leg}_v", "a{$leg}_a");
         }
-        $paper = fopen('php://memory', 'w+') ?: throw new \LogicException('no memory to write to');
         $rest = ['hz', 'kw', 'oil_kpa', 'coolant_c', 'exhaust_c', 'battery_v', 'by', 'note', 'struck_why'];
-        fputcsv($paper, [...$head, ...$rest], escape: '');
-        foreach ($test->readings as $one) {
+        $rows = $test->readings->map(static function (LoadReading $one) use ($legs): array {
             $row = [$one->taken_at->toIso8601ZuluString()];
             for ($leg = 0; $leg < $legs; $leg++) {
                 array_push($row, $one->v_v[$leg] ?? '', $one->a_a[$leg] ?? '');
             }
-            fputcsv($paper, [
-                ...$row, $one->hz, $one->kw, $one->oil_kpa, $one->coolant_c, $one->exhaust_c, $one->battery_v,
-                SheetCell::text($one->user->name), SheetCell::text((string) $one->note), SheetCell::text((string) $one->struck_why),
-            ], escape: '');
-        }
-        rewind($paper);
 
-        return response((string) stream_get_contents($paper), 200, [
-            'Content-Type' => 'text/csv; charset=utf-8',
-            'Content-Disposition' => 'attachment; filename="' . Str::slug($test->switch->site->name) . "-load-test-$test->id.csv\"",
-        ]);
+            return [
+                ...$row, $one->hz, $one->kw, $one->oil_kpa, $one->coolant_c, $one->exhaust_c, $one->battery_v, $one->user->name, $one->note,
+                $one->struck_why,
+            ];
+        });
+
+        return CsvFile::download(
+            Str::slug($test->switch->site->name) . "-load-test-$test->id.csv",
+            [...$head, ...$rest],
+            $rows,
+        );
     }
 }

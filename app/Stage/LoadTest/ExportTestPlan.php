@@ -6,6 +6,8 @@ namespace App\Stage\LoadTest;
 
 use App\Bridge\LoadTestFacts;
 use App\Models\LoadTest;
+use App\Stage\CsvFile;
+use Escapement\Core\LoadTest\PlannedStep;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 
@@ -17,21 +19,16 @@ final readonly class ExportTestPlan
     public function __invoke(LoadTest $test): Response
     {
         $elements = $test->plan['bank_elements_kw'] ?? [];
-        $paper = fopen('php://memory', 'w+') ?: throw new \LogicException('no memory to write to');
-        fputcsv($paper, self::HEAD, escape: '');
-        foreach (LoadTestFacts::planned($test->plan)->steps as $step) {
-            fputcsv($paper, [
+        $site = $test->switch()->firstOrFail()->site;
+
+        return CsvFile::download(
+            Str::slug($site->name) . "-load-test-$test->id-plan.csv",
+            self::HEAD,
+            array_map(static fn(PlannedStep $step): array => [
                 $step->levelPct, $step->startS, $step->endS, round($step->targetKw, 3), round($step->kw, 3), round($step->bankKw, 3),
                 round($step->shortKw, 3),
                 implode(' ', array_map(static fn(int $i): string => '#' . ($i + 1) . '=' . ($elements[$i] ?? 0), $step->elements)),
-            ], escape: '');
-        }
-        rewind($paper);
-        $site = $test->switch()->firstOrFail()->site;
-
-        return response((string) stream_get_contents($paper), 200, [
-            'Content-Type' => 'text/csv; charset=utf-8',
-            'Content-Disposition' => 'attachment; filename="' . Str::slug($site->name) . "-load-test-$test->id-plan.csv\"",
-        ]);
+            ], LoadTestFacts::planned($test->plan)->steps),
+        );
     }
 }

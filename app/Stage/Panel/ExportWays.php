@@ -7,6 +7,7 @@ namespace App\Stage\Panel;
 use App\Bridge\Units;
 use App\Models\TransferSwitch;
 use App\Models\Way;
+use App\Stage\CsvFile;
 use Illuminate\Http\Response;
 
 final readonly class ExportWays
@@ -15,8 +16,6 @@ final readonly class ExportWays
     {
         $switch->load('site');
 
-        return response(WayLines::csv(Way::of($switch->id), new Units($switch->site->units)), 200, [
-            'Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="ways.csv"',
-        ]);
+        return CsvFile::sent('ways.csv', WayLines::csv(Way::of($switch->id), new Units($switch->site->units)));
     }
 }

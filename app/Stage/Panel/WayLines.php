@@ -6,6 +6,7 @@ namespace App\Stage\Panel;
 
 use App\Bridge\Units;
 use App\Models\Way;
+use App\Stage\CsvFile;
 use Escapement\Core\Wiring\Sizes;
 use Illuminate\Validation\Rule;
 
@@ -99,17 +100,13 @@ final readonly class WayLines
     /** @param list<Way> $ways */
     public static function csv(array $ways, Units $units): string
     {
-        $paper = fopen('php://memory', 'w+') ?: throw new \LogicException('no memory to write to');
-        fputcsv($paper, self::COLUMNS, escape: '');
-        foreach ($ways as $way) {
+        return CsvFile::text(self::COLUMNS, array_map(static function (Way $way) use ($units): array {
             $row = self::shown($way, $units);
-            fputcsv($paper, array_map(static fn(string $column): string => in_array($column, self::TICKS, true)
-                ? ($row[$column] === '' ? '' : 'yes')
-                : $row[$column], self::COLUMNS), escape: '');
-        }
-        rewind($paper);
 
-        return (string) stream_get_contents($paper);
+            return array_map(static fn(string $column): string => in_array($column, self::TICKS, true)
+                ? ($row[$column] === '' ? '' : 'yes')
+                : $row[$column], self::COLUMNS);
+        }, $ways));
     }
 
     /**

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Stage\Rehearsal;
 
 use App\Models\TransferSwitch;
-use App\Stage\SheetCell;
+use App\Stage\CsvFile;
 use Escapement\Core\Recording\RecordingFile;
 use Escapement\Core\Recording\UtilityTrace;
 use Escapement\Core\Rehearsal\RehearsalResult;
+use Escapement\Core\Simulation\Event;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -68,23 +69,15 @@ final readonly class ExportRehearsal
     private function csv(RehearsalResult $result): string
     {
         $names = $result->names();
-        $stream = fopen('php://temp', 'w+') ?: throw new \LogicException('No memory for a stream.');
-        fputcsv($stream, ['t_ms', 'kind', 'keys', 'what', 'because'], escape: '');
-        foreach ($result->events as $event) {
-            $keys = $event->keys();
-            $keys = implode(' ', array_map(self::pair(...), array_keys($keys), $keys));
-            fputcsv(
-                $stream,
-                [
-                    $event->tMs, $event->kind()->value, SheetCell::text($keys), SheetCell::text($event->headline($names)),
-                    SheetCell::text($event->because($names)),
-                ],
-                escape: '',
-            );
-        }
-        rewind($stream);
 
-        return (string) stream_get_contents($stream);
+        return CsvFile::text(['t_ms', 'kind', 'keys', 'what', 'because'], array_map(static function (Event $event) use ($names): array {
+            $keys = $event->keys();
+
+            return [
+                $event->tMs, $event->kind()->value, implode(' ', array_map(self::pair(...), array_keys($keys), $keys)),
+                $event->headline($names), $event->because($names),
+            ];
+        }, $result->events));
     }
 
     private static function pair(string $key, mixed $value): string

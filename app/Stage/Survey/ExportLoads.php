@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Survey;
 
 use App\Models\TransferSwitch;
+use App\Stage\CsvFile;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 
@@ -12,12 +13,6 @@ final readonly class ExportLoads
 {
     public function __invoke(TransferSwitch $switch): Response
     {
-        $name = Str::slug($switch->site->name) . '-loads.csv';
-
-        return response(
-            LoadTable::write(LoadLines::kept($switch)),
-            200,
-            ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name\""],
-        );
+        return CsvFile::sent(Str::slug($switch->site->name) . '-loads.csv', LoadTable::write(LoadLines::kept($switch)));
     }
 }

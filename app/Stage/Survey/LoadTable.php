@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Survey;
 
-use App\Stage\SheetCell;
+use App\Stage\CsvFile;
 
 /** Loads as CSV: a heading line with the names below, then one load a line; `yes` or empty for a tick. */
 final readonly class LoadTable
@@ -29,18 +29,10 @@ final readonly class LoadTable
     /** @param list<array<string, mixed>> $lines */
     public static function write(array $lines): string
     {
-        $paper = fopen('php://memory', 'w+') ?: throw new \LogicException('no memory to write to');
-        fputcsv($paper, self::COLUMNS, escape: '');
-        foreach ($lines as $line) {
-            fputcsv(
-                $paper,
-                array_map(static fn(string $column): string => self::cell($column, $line[$column] ?? ''), self::COLUMNS),
-                escape: '',
-            );
-        }
-        rewind($paper);
-
-        return (string) stream_get_contents($paper);
+        return CsvFile::text(self::COLUMNS, array_map(static fn(array $line): array => array_map(
+            static fn(string $column): string => self::cell($column, $line[$column] ?? ''),
+            self::COLUMNS,
+        ), $lines));
     }
 
     /**
@@ -94,7 +86,7 @@ final readonly class LoadTable
         return match (true) {
             is_bool($value) => $value ? 'yes' : '',
             in_array($column, ['kw', 'start_kva', 'duty_pct'], true) && is_numeric($value) => (string) (float) $value,
-            is_string($value) => SheetCell::text($value),
+            is_string($value) => $value,
             default => is_scalar($value) ? (string) $value : '',
         };
     }

@@ -189,6 +189,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/absences', Calendar\AddAbsence::class)->name('absences');
         Route::post('/absences/import', Calendar\ImportAbsences::class)->name('absences.import');
         Route::delete('/absences/{absence}', Calendar\RemoveAbsence::class)->name('absence.remove');
+        Route::put('/switches/{switch}/intervals', Upkeep\SaveIntervals::class)->name('intervals.save');
         Route::put('/switches/{switch}/upkeep', Upkeep\SaveUpkeep::class)->name('upkeep.save');
         Route::post('/switches/{switch}/events', Upkeep\ImportEvents::class)->middleware('throttle:uploads')->name('events.import');
         Route::post('/switches/{switch}/events/look', Upkeep\LookAtEvents::class)->name('events.look');

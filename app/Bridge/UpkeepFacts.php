@@ -7,6 +7,7 @@ namespace App\Bridge;
 use App\Models\LoadTest;
 use App\Models\LogEntry;
 use App\Models\Run;
+use App\Models\ServiceInterval;
 use App\Models\TransferSwitch;
 use App\Models\Upkeep;
 use Escapement\Core\Commissioning\Proof\ProofPart;
@@ -27,6 +28,7 @@ final readonly class UpkeepFacts
      * @param list<LogEntry> $entries of the switch
      * @param list<LoadTest> $tests   of the switch, with readings
      * @param list<Run>      $runs    of the switch
+     * @param array<string, ServiceInterval> $intervals of site or company, by item
      */
     public function __construct(
         private TransferSwitch $switch,
@@ -35,6 +37,7 @@ final readonly class UpkeepFacts
         private array $tests,
         private array $runs,
         public Carbon $now,
+        private array $intervals = [],
     ) {}
 
     public static function of(TransferSwitch $switch, Carbon $now): self
@@ -47,6 +50,7 @@ final readonly class UpkeepFacts
                 ->all()),
             array_values(Run::query()->with('sheet')->where('switch_id', $switch->id)->get()->all()),
             $now->copy()->setTimezone($switch->site->timezone),
+            ServiceInterval::of($switch->id),
         );
     }
 
@@ -72,7 +76,7 @@ final readonly class UpkeepFacts
         if ($this->missing() !== [] || $fuel === 'battery') {
             return null;
         }
-        $known = ServiceItem::generic($this->upkeep?->cooling === 'liquid', (string) $fuel);
+        $known = $this->genericItems();
         $readings = $history = [];
         foreach ($this->counted() as $entry) {
             $day = $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('Y-m-d');
@@ -91,8 +95,38 @@ final readonly class UpkeepFacts
 
         return (new ServiceDueReader())->input(self::node([
             'today' => $this->today(), 'installed' => $this->upkeep?->installed_on?->format('Y-m-d'),
-            'cooling' => $this->upkeep?->cooling, 'fuel' => $fuel, 'readings' => $readings, 'history' => $history,
+            'cooling' => $this->upkeep?->cooling, 'fuel' => $fuel, 'readings' => $readings,
+            'history' => array_values(array_filter(
+                $history,
+                fn(array $one): bool => ($this->intervals[$one['item']]->is_off ?? false) === false,
+            )),
+            'items' => $this->ownIntervals($known),
         ]));
+    }
+
+    /** @return array<string, ServiceItem> what an engine like this one has, by generic intervals; empty where that is not known */
+    public function genericItems(): array
+    {
+        $fuel = $this->switch->fuel?->value;
+
+        return $this->missing() !== [] || $fuel === null || $fuel === 'battery' ? []
+            : ServiceItem::generic($this->upkeep?->cooling === 'liquid', $fuel);
+    }
+
+    /**
+     * @param array<string, ServiceItem> $known
+     *
+     * @return list<array<string, mixed>> the intervals of site or company, as service_due takes them
+     */
+    private function ownIntervals(array $known): array
+    {
+        $items = [];
+        foreach (array_intersect_key($this->intervals, $known) as $one) {
+            $figures = array_filter(['hours' => $one->hours, 'months' => $one->months], static fn(mixed $figure): bool => $figure !== null);
+            $items[] = ['id' => $one->item] + ($one->is_off ? ['off' => true] : $figures);
+        }
+
+        return $items;
     }
 
     /** The exercise of the sheet, as the schedule takes it; null: none, or one that keeps no weekday. */

@@ -32,6 +32,13 @@ final class StatusChange extends Model
         self::add(DB::table('switches')->where('id', $switchId)->first(['company_id', 'site_id']));
     }
 
+    public static function ofCompany(int $companyId): void
+    {
+        foreach (DB::table('sites')->where('company_id', $companyId)->get(['company_id', 'id as site_id']) as $row) {
+            self::add($row);
+        }
+    }
+
     /** Read first and then written: an insert that selects would lock what it reads. */
     private static function add(?\stdClass $row): void
     {

@@ -6,12 +6,18 @@ namespace Tests\Feature;
 
 use App\Models\HandoverLink;
 use App\Models\LogEntry;
+use App\Models\Role;
+use App\Models\ServiceInterval;
 use App\Models\TransferSwitch;
 use App\Models\Upkeep;
 use App\Models\User;
+use App\Stage\SiteStanding;
+use App\Stage\Upkeep\UpkeepPage;
+use Database\Factories\UserFactory;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Record\Verification;
+use Escapement\Core\Schedule\Service\DueItem;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -332,5 +338,48 @@ final class UpkeepTest extends TestCase
         preg_match('/aria-label="(\d+) of 100"/', (string) $this->get('/fleet')->getContent(), $found);
 
         return (int) ($found[1] ?? 0);
+    }
+
+    #[Test]
+    public function a_company_and_a_site_have_intervals_of_their_own_and_the_board_hears_of_it(): void
+    {
+        $lead = $this->signIn(Role::Lead);
+        $switch = $this->switchOf($lead);
+        $switch->update(['fuel' => 'lp', 'rated_kw' => ['lp' => 18]]);
+        Upkeep::query()->create([
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $lead->id, 'installed_on' => '2026-01-01',
+            'cooling' => 'air',
+        ]);
+        $page = "/switches/$switch->id/schedule";
+        $intervals = "/switches/$switch->id/intervals";
+        $this->get($page)->assertOk()->assertSee('Intervals of this site and of the company')->assertSee('generic interval');
+        $item = 'oil_and_filter';
+        $find = fn(): ?DueItem => collect((new UpkeepPage(
+            TransferSwitch::query()->with(SiteStanding::NEEDS)->findOrFail($switch->id),
+            now(),
+        ))->due)->first(static fn(DueItem $one): bool => $one->item->id === $item);
+        self::assertNotNull($find(), "no $item");
+        foreach ([['hours' => 'many'], ['hours' => '-5'], ['months' => '0'], ['months' => '1.5'], ['months' => '999']] as $bad) {
+            $this->put($intervals, ['i' => [$item => ['site' => $bad]]])->assertSessionHasErrors("i.$item.site." . array_key_first($bad));
+        }
+        self::assertSame(0, ServiceInterval::query()->count());
+        $this->put($intervals, ['i' => [$item => ['company' => ['hours' => '300', 'months' => '18'], 'site' => ['months' => '']]]])
+            ->assertSessionHasNoErrors();
+        self::assertSame([300.0, 18, false], [$find()?->hours, $find()?->months, $find()?->item->isGeneric]);
+        $this->put($intervals, ['i' => [$item => ['site' => ['hours' => '99,5', 'months' => '6']]]])->assertSessionHasNoErrors();
+        self::assertSame([99.5, 6], [$find()?->hours, $find()?->months], 'the site before the company');
+        $this->get($page)->assertSee('value="99.5"', false)->assertSee('value="300"', false);
+        $this->put($intervals, ['i' => [$item => ['site' => ['months' => 'off']]]])->assertSessionHasNoErrors();
+        self::assertNull($find());
+        $this->put($intervals, ['i' => [$item => ['site' => [], 'company' => []], 'nonsense' => ['site' => ['hours' => '5']]]])
+            ->assertSessionHasNoErrors();
+        self::assertSame(0, ServiceInterval::query()->count());
+        self::assertTrue($find()?->item->isGeneric);
+
+        $technician = UserFactory::make(Role::Technician, $lead->company_id);
+        $this->actingAs($technician)->get($page)->assertDontSee('The whole company');
+        $this->put($intervals, ['i' => [$item => ['company' => ['hours' => '1'], 'site' => ['hours' => '80']]]])
+            ->assertSessionHasNoErrors();
+        self::assertSame([80.0], ServiceInterval::query()->pluck('hours')->all(), 'the company is the lead\'s');
     }
 }

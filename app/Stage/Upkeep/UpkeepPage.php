@@ -152,6 +152,14 @@ final readonly class UpkeepPage
         return $query->pluck('name', 'id')->all();
     }
 
+    /** Null where the engine is not known, or has no service. */
+    public function intervals(): ?IntervalForm
+    {
+        $generic = $this->facts->genericItems();
+
+        return $generic === [] ? null : new IntervalForm($this->switch, $generic);
+    }
+
     /** How it stands with an item of service, in a few words. */
     public static function standing(DueItem $one): string
     {

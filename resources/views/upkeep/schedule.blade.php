@@ -11,7 +11,7 @@
     <x-hazard><b>Automatic start.</b> The engine starts without warning at these times, and at any outage. It crushes and cuts, and its
         terminals kill. Before any work: selector off, start battery disconnected, both sources isolated, locked out and proved
         dead.</x-hazard>
-    <div class="scroll-x" tabindex="0" role="region" aria-label="Fifteen months, scrollable">{!! $page->ruler()->svg() !!}</div>
+    <div class="scroll-x" tabindex="0" role="region" aria-label="Sixteen months, scrollable">{!! $page->ruler()->svg() !!}</div>
     <p class="key"><span>full tooth: load test held</span><span>open tooth: something is due</span><span>ticks: exercises</span><span>x:
             missed</span></p>
     <section class="block" aria-labelledby="due">
@@ -75,6 +75,7 @@
             <p class="working">By the clock of {{ $page->switch->site->timezone }}, through both changes of it.</p>
         @endif
     </section>
+    @include('upkeep.partials._intervals')
     @include('upkeep.partials._known')
 @endsection
 @section('aside')

@@ -18,10 +18,7 @@ final readonly class CsvFile
         $paper = fopen('php://temp', 'w+') ?: throw new \LogicException('no memory to write to');
         fputcsv($paper, $head, escape: '');
         foreach ($rows as $row) {
-            fputcsv($paper, array_map(
-                static fn(null|bool|float|int|string $cell): null|bool|float|int|string => is_string($cell) ? SheetCell::text($cell) : $cell,
-                $row,
-            ), escape: '');
+            fputcsv($paper, array_map(self::cell(...), $row), escape: '');
         }
         rewind($paper);
 
@@ -42,5 +39,10 @@ final readonly class CsvFile
         return response($csv, 200, [
             'Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"$name\"",
         ]);
+    }
+
+    private static function cell(null|bool|float|int|string $cell): null|bool|float|int|string
+    {
+        return is_string($cell) ? SheetCell::text($cell) : $cell;
     }
 }

@@ -24,6 +24,25 @@ final readonly class Finding
         public ?string $at = null,
     ) {}
 
+    /**
+     * One that the register made once and that was kept: its words are those of then.
+     *
+     * @param array{string, string}     $words    message, because
+     * @param null|array<string, mixed> $fix
+     * @param list<int|string>          $subjects
+     */
+    public static function again(
+        string $id,
+        Severity $severity,
+        array $words,
+        ?string $path,
+        ?array $fix,
+        array $subjects,
+        ?string $at,
+    ): self {
+        return new self($id, $severity, $words[0], $words[1], $path, $fix, $subjects, $at);
+    }
+
     /** The same, told with other names of its places; identity stays. */
     public function told(string $message): self
     {

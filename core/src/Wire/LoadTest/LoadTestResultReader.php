@@ -93,11 +93,10 @@ final class LoadTestResultReader
         /** @var list<int|string> $subjects */
         $subjects = is_array($plain['subjects'] ?? null) ? array_values($plain['subjects']) : [];
 
-        return new Finding(
+        return Finding::again(
             $in->text('id'),
             $in->at('severity')->enum(Severity::class),
-            $in->text('message', self::MOST_TEXT),
-            $in->text('because', self::MOST_TEXT),
+            [$in->text('message', self::MOST_TEXT), $in->text('because', self::MOST_TEXT)],
             $in->at('path')->isNull() ? null : $in->text('path', self::MOST_TEXT),
             $fix,
             $subjects,

@@ -24,6 +24,7 @@ const views = {
     'circuit, in time': '/switches/4/circuit/play?story=weld',
     'circuit, terminals': '/switches/4/circuit/terminals',
     'outgoing ways': '/switches/6/ways',
+    meters: '/switches/6/meters?reading=1',
     fleet: '/fleet',
     'load test': '/load-tests/6',
     'load test, reading': '/load-tests/6/read',

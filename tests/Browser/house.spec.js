@@ -115,3 +115,27 @@ test('without script the rehearsal still plays', async ({ browser }) => {
     await expect(page.locator('.figures')).toContainText('Nuisance starts 1');
     await context.close();
 });
+
+test('the board is narrowed, the view kept under a name, and forgotten again', async ({ page }) => {
+    await signIn(page);
+    await expect(page.getByRole('heading', { name: 'Your visits' })).toBeVisible();
+    const rows = page.locator('.sites tbody tr');
+    const all = await rows.count();
+    await page.getByLabel('Show').selectOption('Stops');
+    await expect.poll(() => rows.count()).toBeLessThan(all);
+    await expect(page).toHaveURL(/show=stop/);
+    await page.getByLabel('by', { exact: true }).selectOption('Name');
+    await expect(page).toHaveURL(/sort=name/);
+    await page.getByLabel('Keep this view as').fill('Stops by name');
+    await page.getByRole('button', { name: 'Keep' }).click();
+    await page.getByRole('link', { name: 'Board', exact: true }).click();
+    await expect.poll(() => rows.count()).toBe(all);
+    await page.getByRole('link', { name: 'Stops by name' }).click();
+    await expect.poll(() => rows.count()).toBeLessThan(all);
+    await expect(page.getByLabel('Show')).toHaveValue('stop');
+    await page.getByRole('button', { name: 'Forget the view Stops by name' }).click();
+    await expect(page.getByRole('link', { name: 'Stops by name' })).toHaveCount(0);
+    await page.keyboard.press('/');
+    await page.getByRole('searchbox', { name: 'Find a site' }).fill('Juniper');
+    await expect.poll(() => rows.count()).toBe(1);
+});

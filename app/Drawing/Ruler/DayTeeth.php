@@ -12,8 +12,8 @@ final readonly class DayTeeth
 {
     private const WIDTH = 318;
     private const HOUR = 45;
-    private const LEFT = 50;
-    private const BOX = 80;
+    private const LEFT = 58;
+    private const BOX = 86;
     private const TOP = 10;
     private const FIRST_HOUR = 8;
     private const LAST_HOUR = 17;
@@ -64,7 +64,7 @@ final readonly class DayTeeth
         }
 
         return sprintf(
-            '<svg class="day-teeth" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" role="img" aria-label="%4$s">%3$s</svg>',
+            '<svg class="day-teeth" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" role="group" aria-label="%4$s">%3$s</svg>',
             self::WIDTH,
             (int) ($this->y(60 * $this->last) + 4),
             $body,

@@ -3,7 +3,15 @@
 declare(strict_types=1);
 
 use App\Console\Commands\SendNotices;
+use App\Jobs\FreshenStatuses;
+use App\Models\Company;
 use Illuminate\Support\Facades\Schedule;
 
 // On one node of several: the lock lies in the database.
 Schedule::command(SendNotices::class)->hourly()->onOneServer()->withoutOverlapping();
+// What is due changes with the day: nobody waits for it on the first board of a morning.
+Schedule::call(static function (): void {
+    foreach (Company::query()->pluck('id') as $id) {
+        FreshenStatuses::dispatch((int) $id);
+    }
+})->name('statuses')->dailyAt('00:10')->onOneServer();

@@ -76,7 +76,12 @@
                     <x-field name="edition" label="Edition tested by" :value="old('edition', $page->edition)" maxlength="120"
                         hint="Printed; confirm it with the authority" />
                     <x-field name="planned_for" label="Planned for" type="datetime-local" :value="old('planned_for', '')" />
-                    @foreach (['use_building' => 'The building is carried during the test', 'auto_drop' => 'The bank drops by itself at a real outage', 'cold_start' => 'Cold start', 'monthly_met' => 'The monthly runs reached 30 % or the exhaust temperature'] as $name => $words)
+                    @foreach ([
+            'use_building' => 'The building is carried during the test',
+            'auto_drop' => 'The bank drops by itself at a real outage',
+            'cold_start' => 'Cold start',
+            'monthly_met' => 'The monthly runs reached 30 % or the exhaust temperature',
+        ] as $name => $words)
                         <label class="check"><input class="form-check-input" type="checkbox" name="{{ $name }}" value="1"
                                 @checked(old($name, $name === 'use_building' && old('profile') === null))>{{ $words }}</label>
                     @endforeach

@@ -143,7 +143,12 @@
             <x-field name="stations" label="Stations" inputmode="numeric" :value="$page->typed('stations')"
                 hint="1 to 20, in parallel as their maker allows" />
             <div class="field"><label for="chemistry">Cells</label><select class="form-select" id="chemistry" name="chemistry">
-                    @foreach (['lfp' => 'iron phosphate', 'nmc' => 'other lithium', 'agm' => 'lead, glass mat', 'lead' => 'lead, flooded'] as $value => $words)
+                    @foreach ([
+            'lfp' => 'iron phosphate',
+            'nmc' => 'other lithium',
+            'agm' => 'lead, glass mat',
+            'lead' => 'lead, flooded',
+        ] as $value => $words)
                         <option value="{{ $value }}" @selected($page->typed('chemistry') === $value)>{{ $words }}</option>
                     @endforeach
                 </select>

@@ -121,7 +121,12 @@
                         @foreach ([...array_keys($lines), $free + 1, $free + 2] as $n)
                             <tr>
                                 <td class="fig">{{ $n }}</td>
-                                @foreach (['name' => 'Name', 'who' => 'Who does', 'minutes' => 'Minutes', 'after' => 'What is waited for by'] as $key => $words)
+                                @foreach ([
+            'name' => 'Name',
+            'who' => 'Who does',
+            'minutes' => 'Minutes',
+            'after' => 'What is waited for by',
+        ] as $key => $words)
                                     <td class="td-{{ $key }}"><input @class([
                                         'form-control',
                                         'is-invalid' => $errors->has("tasks.$n.$key"),

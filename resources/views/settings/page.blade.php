@@ -89,7 +89,15 @@
                 <div class="fields">
                     <div class="field"><label for="f-day">Day</label><select id="f-day" class="form-select" name="h[day]">
                             <option value="">no exercise</option>
-                            @foreach (['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'] as $day => $name)
+                            @foreach ([
+            'mon' => 'Monday',
+            'tue' => 'Tuesday',
+            'wed' => 'Wednesday',
+            'thu' => 'Thursday',
+            'fri' => 'Friday',
+            'sat' => 'Saturday',
+            'sun' => 'Sunday',
+        ] as $day => $name)
                                 <option value="{{ $day }}" @selected(old('h.day', $exercise['day'] ?? '') === $day)>{{ $name }}</option>
                             @endforeach
                         </select>

@@ -1,6 +1,6 @@
 <div id="sites">
     @if ($page->waiting > 0)
-        <p class="missing" role="status"><x-glyph kind="note" />{{ $page->waiting }} changed sites are still being worked out; they stand
+        <p class="missing" role="status"><x-glyph kind="note" />{{ $page->waiting }} sites are still being worked out; they stand
             here
             as they were.</p>
     @endif

@@ -14,7 +14,12 @@
             <div class="field">
                 <label for="f-class">System class</label>
                 <select id="f-class" name="system_class" class="form-select">
-                    @foreach (['none' => 'none', 'optional' => 'optional standby', 'legally_required' => 'legally required', 'emergency' => 'emergency'] as $value => $words)
+                    @foreach ([
+        'none' => 'none',
+        'optional' => 'optional standby',
+        'legally_required' => 'legally required',
+        'emergency' => 'emergency',
+    ] as $value => $words)
                         <option value="{{ $value }}" @selected($page->circuit->systemClass === $value)>{{ $words }}</option>
                     @endforeach
                 </select>

@@ -59,7 +59,12 @@
                     'late' => 'after the phases',
                 ],
             ])
-            @foreach (['first_earthed' => 'First source earthed at its star point', 'second_earthed' => 'Second source earthed at its star point', 'panel_bond' => 'Neutral joined to earth in the panel', 'neutrals_swapped' => 'Neutrals swapped'] as $name => $label)
+            @foreach ([
+        'first_earthed' => 'First source earthed at its star point',
+        'second_earthed' => 'Second source earthed at its star point',
+        'panel_bond' => 'Neutral joined to earth in the panel',
+        'neutrals_swapped' => 'Neutrals swapped',
+    ] as $name => $label)
                 @include('panel.partials._choice', [
                     'name' => $name,
                     'label' => $label,

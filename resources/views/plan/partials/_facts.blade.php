@@ -62,7 +62,11 @@
         @endforeach
         <div class="field"><label for="choice">What is carried</label><select class="form-select" id="choice" name="choice">
                 <option value="">not decided</option>
-                @foreach (['whole' => 'whole house', 'managed' => 'whole house, with shedding', 'essential' => 'essential circuits'] as $value => $words)
+                @foreach ([
+        'whole' => 'whole house',
+        'managed' => 'whole house, with shedding',
+        'essential' => 'essential circuits',
+    ] as $value => $words)
                     <option value="{{ $value }}" @selected(old('choice', $page->kept?->choice) === $value)>{{ $words }}</option>
                 @endforeach
             </select></div>

@@ -53,7 +53,13 @@
                     inputmode="decimal" :value="old('rated_kw.' . $fuel, $switch->rated_kw[$fuel] ?? '')" />
             @endforeach
             @if ($switch->plant['engine'] ?? null)
-                @foreach (['crank_ms' => 'Cranks until it fires', 'crank_limit_ms' => 'Crank limit', 'crank_rest_ms' => 'Rest between cranks', 'run_up_ms' => 'Run-up to full voltage', 'stop_ms' => 'Run-down'] as $key => $label)
+                @foreach ([
+        'crank_ms' => 'Cranks until it fires',
+        'crank_limit_ms' => 'Crank limit',
+        'crank_rest_ms' => 'Rest between cranks',
+        'run_up_ms' => 'Run-up to full voltage',
+        'stop_ms' => 'Run-down',
+    ] as $key => $label)
                     <x-field :name="$key" :label="$label" unit="s" inputmode="decimal"
                         :value="old($key, $switch->plant['engine'][$key] / 1000)" />
                 @endforeach

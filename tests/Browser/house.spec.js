@@ -103,7 +103,10 @@ test('without script the rehearsal still plays', async ({ browser }) => {
     const context = await browser.newContext({ javaScriptEnabled: false, baseURL: process.env.ESCAPEMENT_URL });
     const page = await context.newPage();
     await signIn(page);
-    await page.locator('.sites').getByRole('link', { name: /Juniper Row 14/ }).click();
+    await page
+        .locator('.sites')
+        .getByRole('link', { name: /Juniper Row 14/ })
+        .click();
     await page
         .getByRole('link', { name: /^Rehearsal/ })
         .first()

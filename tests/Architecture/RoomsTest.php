@@ -22,6 +22,7 @@ final class RoomsTest extends TestCase
     private const BORROWED = [
         'Rehearsal' => ['Settings'],
         'Library' => ['Rehearsal'],
+        'LoadTest' => ['Board'],
         'Season' => ['Settings'],
         'Calendar' => ['Settings'],
         'Board' => ['Upkeep', 'Visits'],

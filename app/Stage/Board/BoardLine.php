@@ -34,14 +34,7 @@ final readonly class BoardLine
     /** @return list<StageRow> */
     public function stages(): array
     {
-        return array_map(static fn(array $one): StageRow => new StageRow(
-            $one['key'],
-            $one['name'],
-            $one['words'],
-            $one['state'],
-            (float) $one['fraction'],
-            $one['path'],
-        ), $this->status->stages);
+        return KeptTrain::rows($this->status);
     }
 
     public function ruler(bool $hasMonths): YearRuler

@@ -11,7 +11,7 @@ use App\Models\LoadReading;
 use App\Models\LoadTest;
 use App\Models\Photo;
 use App\Models\User;
-use App\Stage\SiteStanding;
+use App\Stage\Board\KeptTrain;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\LoadTest\BankCable;
 use Escapement\Core\LoadTest\OwnLoadStep;
@@ -28,9 +28,11 @@ final readonly class LoadTestPage
     private const A_PAGE = 25;
 
     /** What of a test it reads, to be loaded before; of the readings only as many as it shows. */
-    public const NEEDS = ['marks.user', 'photos', 'recordings', 'bank', 'user', 'switch'];
+    public const NEEDS = [
+        'marks.user', 'photos', 'recordings', 'bank', 'user', 'switch.site.switches', 'switch.loads', 'switch.plan',
+    ];
 
-    public SiteStanding $standing;
+    public KeptTrain $standing;
     public LoadTestFacts $facts;
     public JudgedTest $judged;
     /** @var LengthAwarePaginator<int, LoadReading> struck ones too: the newest on the first page, in order of time on each */
@@ -39,7 +41,7 @@ final readonly class LoadTestPage
     public function __construct(public LoadTest $test, int $page = 1)
     {
         $switch = $test->switch;
-        $this->standing = new SiteStanding($switch->site, $switch);
+        $this->standing = new KeptTrain($switch);
         $this->facts = new LoadTestFacts($switch);
         $words = new ReadingWords(new Units($switch->site->units), $switch->site->timezone);
         $this->judged = new JudgedTest($test, TestDigest::cached($test, $this->facts, $words), $words);
@@ -61,10 +63,7 @@ final readonly class LoadTestPage
 
     public static function loaded(int $id): LoadTest
     {
-        $test = LoadTest::query()->with(self::NEEDS)->findOrFail($id);
-        $test->switch->load(SiteStanding::NEEDS);
-
-        return $test;
+        return LoadTest::query()->with(self::NEEDS)->findOrFail($id);
     }
 
     public function mayWrite(User $user): bool

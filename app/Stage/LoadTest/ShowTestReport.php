@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\LoadTest;
 
 use App\Models\LoadTest;
-use App\Stage\SiteStanding;
+use App\Stage\Board\KeptTrain;
 use Illuminate\Contracts\View\View;
 
 /** The report of a load test. */
@@ -16,6 +16,6 @@ final readonly class ShowTestReport
         $report = TestReport::of($test->id);
         $switch = $report->test->switch;
 
-        return view('load-test.report', ['report' => $report, 'standing' => new SiteStanding($switch->site, $switch)]);
+        return view('load-test.report', ['report' => $report, 'standing' => new KeptTrain($switch)]);
     }
 }

@@ -74,6 +74,9 @@
                         <td data-label="Next load test">
                             <span @class(['is-late' => $line->isLate()])>{{ $line->nextTest() }}</span>
                             <small>{{ $line->school() }}</small>
+                            @if ($line->lastTest() !== '')
+                                <small>last {{ $line->lastTest() }}</small>
+                            @endif
                         </td>
                     </tr>
                 @endforeach

@@ -25,7 +25,7 @@ use Illuminate\Support\Str;
 /** One load test of this company: its plan, its bank, the newest of its readings, what is proved so far. */
 final readonly class LoadTestPage
 {
-    private const A_PAGE = 25;
+    private const A_PAGE = 15;
 
     /** What of a test it reads, to be loaded before; of the readings only as many as it shows. */
     public const NEEDS = [

@@ -16,7 +16,7 @@ use Escapement\Core\LoadTest\Extremes;
 final readonly class TestLanes
 {
     /** As many as a chart of this width can show. */
-    private const MOST_POINTS = 500;
+    private const MOST_POINTS = 300;
 
     /** @var list<Figures> of each */
     private array $rows;

@@ -12,7 +12,7 @@ use Illuminate\Support\Carbon;
  * Where a switch stands, as it was worked out last (StatusBook); a row without a switch is a site that has none yet.
  *
  * @phpstan-type Stage array{key: string, name: string, words: string, state: 'open'|'part'|'proven'|'stop', fraction: float, path: ?string}
- * @phpstan-type Ruler array{tests: list<array{int, bool}>, done: list<array{int, bool}>, due: list<array{int, string}>}
+ * @phpstan-type Ruler array{tests: list<array{int, bool}>, done: list<array{int, bool}>}
  *
  * @property int         $id
  * @property int         $company_id

@@ -35,7 +35,7 @@ return new class extends Migration {
             $table->string('next_test_words', 40)->nullable()->comment('what kind of run that is');
             $table->boolean('asks_tests')->default(false);
             $table->string('school', 20)->nullable();
-            $table->json('ruler')->comment('days of tests, exercises and dates due');
+            $table->json('ruler')->comment('days of tests and exercises');
             $table->json('storm')->nullable()->comment('a site of storm_readiness; null without a generator');
             $table->date('made_on');
             $table->index(['company_id', 'rank', 'name']);

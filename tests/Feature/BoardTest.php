@@ -129,10 +129,15 @@ final class BoardTest extends TestCase
         self::assertSame(['Late House', 'Early House'], $names('sort=need'));
         self::assertSame(['Late House'], $names('q=Weir'));
         self::assertSame(['Late House', 'Early House'], $names('show=nonsense&sort[]=x'));
+        $this->get('/')->assertSee('1 load test is late or was never done.');
         $this->get('/?show=late')->assertSee('26 days late')->assertSee('the load test is 26 days late', false);
         $csv = (string) $this->get('/board.csv?show=late')->assertOk()->getContent();
         self::assertStringContainsString('Late House', $csv);
         self::assertStringNotContainsString('Early House', $csv);
+        SwitchStatus::query()->where('switch_id', $early->id)->update(['next_test_on' => null, 'last_test_on' => null, 'rank' => 2]);
+        self::assertSame(['Early House', 'Late House'], $names('show=late&sort=name'), 'what was never done is due now');
+        self::assertSame(['Early House', 'Late House'], $names('show=needs&sort=name'), 'a note is a need too');
+        $this->get('/')->assertSee('2 load tests are late or were never done.');
 
         $this->post('/board/views', ['name' => '', 'show' => 'late'])->assertSessionHasErrors('name');
         $this->post('/board/views', ['name' => 'My late ones', 'show' => 'late'])->assertRedirect('/?show=late');
@@ -147,7 +152,7 @@ final class BoardTest extends TestCase
     public function the_day_of_a_person_stands_beside_it(): void
     {
         $user = $this->signIn();
-        Carbon::setTestNow('2026-11-27 10:30:00');
+        Carbon::setTestNow('2026-11-27 15:30:00');
         $switch = $this->switchOf($user);
         $this->get('/')->assertDontSee('Your visits');
         Visit::query()->create([
@@ -155,7 +160,10 @@ final class BoardTest extends TestCase
             'priority' => 3, 'from' => '08:00', 'to' => '17:00', 'placed_user_id' => $user->id, 'placed_on' => '2026-11-27',
             'begin_min' => 780, 'end_min' => 840,
         ]);
-        $this->get('/')->assertSee('Your visits')->assertSee('13:00 Fern Hill 3')->assertSee('10:30');
+        $this->get('/')->assertSee('Your visits')->assertSee('13:00 Fern Hill 3')->assertSee('10:30')
+            ->assertSee('/my-day?on=2026-11-27', false);
+        Carbon::setTestNow('2026-11-28 02:00:00');
+        $this->get('/')->assertSee('Your visits'); // still the 27th in New York
         Visit::query()->update(['placed_on' => '2026-11-28']);
         $this->get('/')->assertDontSee('Your visits');
     }

@@ -19,7 +19,6 @@ final readonly class BoardPage
     private const MOST_NEEDS = 8;
     /** Where the day has visits of its own below them. */
     private const FEW_NEEDS = 4;
-    private const NOTE = 2;
 
     /** @var LengthAwarePaginator<int, SwitchStatus> */
     public LengthAwarePaginator $shown;
@@ -31,7 +30,7 @@ final readonly class BoardPage
     public array $counts;
     /** @var null|array{int, int} first and last month of storms */
     public ?array $storms;
-    /** The visits of the signed-in person today; null where there is none. */
+    /** The visits of the signed-in person today, by the clock of their sites; null where there is none. */
     public ?DayTeeth $day;
 
     /** @param int $waiting sites whose status is still being worked out */
@@ -44,13 +43,13 @@ final readonly class BoardPage
         $this->lines = $this->lines($this->shown->items());
         $this->day = $this->visits();
         $needs = SwitchStatus::query();
-        $needs->where('rank', '<=', self::NOTE)->orderBy('rank')->orderBy('name')
+        $needs->where('rank', '<=', BoardView::NEEDS_RANK)->orderBy('rank')->orderBy('name')
             ->limit($this->day === null ? self::MOST_NEEDS : self::FEW_NEEDS);
         $this->needs = $this->lines($needs->get()->all());
         $counted = SwitchStatus::query()->toBase()->selectRaw(
-            'count(*) as `all`, coalesce(sum(is_proven), 0) as proven, coalesce(sum(next_test_on < ?), 0) as late, '
+            'count(*) as `all`, coalesce(sum(is_proven), 0) as proven, coalesce(sum(' . BoardView::LATE . '), 0) as late, '
                 . 'coalesce(sum(`rank` <= ?), 0) as needs',
-            [$now->format('Y-m-d'), self::NOTE],
+            [$now->format('Y-m-d'), BoardView::NEEDS_RANK],
         )->first();
         $this->counts = [
             'all' => (int) ($counted->all ?? 0), 'proven' => (int) ($counted->proven ?? 0), 'late' => (int) ($counted->late ?? 0),
@@ -64,7 +63,7 @@ final readonly class BoardPage
         $late = $this->counts['late'];
 
         return "{$this->counts['proven']} of {$this->counts['all']} proven in every part."
-            . ($late === 0 ? '' : " $late " . ($late === 1 ? 'load test is late.' : 'load tests are late.'));
+            . ($late === 0 ? '' : " $late " . ($late === 1 ? 'load test is late or was never done.' : 'load tests are late or were never done.'));
     }
 
     /** Why the list is empty. */
@@ -90,14 +89,22 @@ final readonly class BoardPage
     private function visits(): ?DayTeeth
     {
         $query = Visit::query();
-        $query->where('placed_user_id', $this->user->id)->where('placed_on', $this->now->format('Y-m-d'))->whereNotNull('begin_min')
-            ->orderBy('begin_min');
-        $stops = $query->with('switch.site')->get()->map(static fn(Visit $one): array => [
+        $days = [$this->now->copy()->subDay()->format('Y-m-d'), $this->now->copy()->addDay()->format('Y-m-d')];
+        $query->where('placed_user_id', $this->user->id)->whereBetween('placed_on', $days)->whereNotNull('begin_min')->orderBy('begin_min');
+        $there = fn(Visit $one): Carbon => $this->now->copy()->setTimezone($one->switch->site->timezone);
+        $visits = $query->with('switch.site')->get()
+            ->filter(static fn(Visit $one): bool => $one->placed_on?->format('Y-m-d') === $there($one)->format('Y-m-d'))->values();
+        $first = $visits->first();
+        if ($first === null) {
+            return null;
+        }
+        $stops = $visits->map(static fn(Visit $one): array => [
             'from' => (int) $one->begin_min, 'to' => (int) $one->end_min, 'title' => $one->switch->site->name,
-            'words' => VisitWords::of($one) . ($one->done_at === null ? '' : ', done'), 'url' => route('my-day'),
+            'words' => VisitWords::of($one) . ($one->done_at === null ? '' : ', done'),
+            'url' => route('my-day', ['on' => $one->placed_on?->format('Y-m-d')]),
         ])->all();
 
-        return $stops === [] ? null : new DayTeeth(array_values($stops), 60 * $this->now->hour + $this->now->minute);
+        return new DayTeeth(array_values($stops), 60 * $there($first)->hour + $there($first)->minute);
     }
 
     /**

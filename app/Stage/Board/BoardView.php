@@ -14,12 +14,15 @@ use Illuminate\Support\Carbon;
 final readonly class BoardView
 {
     public const SHOWS = [
-        'all' => 'All', 'needs' => 'Needs somebody', 'stop' => 'Stops', 'late' => 'Load test late', 'soon' => 'Due in 60 days',
+        'all' => 'All', 'needs' => 'Needs somebody', 'stop' => 'Stops', 'late' => 'Load test late or never', 'soon' => 'Due in 60 days',
         'never' => 'Never load-tested', 'open' => 'Not proven',
     ];
     public const SORTS = ['need' => 'Who needs you first', 'name' => 'Name', 'test' => 'Next load test', 'proven' => 'Proven last'];
     private const SOON_DAYS = 60;
-    private const WARN = 1;
+    /** Somebody is needed at a site of this rank or worse: a stop, a warning, a note. */
+    public const NEEDS_RANK = 2;
+    /** A load test that was never done is due now. */
+    public const LATE = 'asks_tests AND (next_test_on IS NULL OR next_test_on < ?)';
 
     private function __construct(public string $wanted, public string $show, public string $sort, public int $page) {}
 
@@ -58,9 +61,9 @@ final readonly class BoardView
     {
         $day = $today->format('Y-m-d');
         match ($this->show) {
-            'needs' => $query->where('rank', '<=', self::WARN),
+            'needs' => $query->where('rank', '<=', self::NEEDS_RANK),
             'stop' => $query->where('rank', 0),
-            'late' => $query->where('next_test_on', '<', $day),
+            'late' => $query->whereRaw('(' . self::LATE . ')', [$day]),
             'soon' => $query->whereBetween('next_test_on', [$day, $today->copy()->addDays(self::SOON_DAYS)->format('Y-m-d')]),
             'never' => $query->where('asks_tests', true)->whereNull('last_test_on'),
             'open' => $query->where('is_proven', false),

@@ -17,7 +17,6 @@ use App\Stage\Upkeep\StormFacts;
 use App\Stage\Upkeep\UpkeepPage;
 use Escapement\Core\LoadTest\RunType;
 use Escapement\Core\Schedule\Day;
-use Escapement\Core\Schedule\Service\DueItem;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
@@ -31,7 +30,7 @@ final readonly class StatusBook
 {
     /** Longer nobody waits for a list. */
     private const PATIENCE_MS = 400;
-    private const LATELY_DAYS = 345;
+    private const LATELY_DAYS = 366;
 
     public function __construct(private Carbon $now) {}
 
@@ -130,7 +129,7 @@ final readonly class StatusBook
             'proven_on' => $latest === null ? null : Carbon::parse($latest->at)->setTimezone($site->timezone)->format('Y-m-d'),
             'proven_by' => $latest === null ? null : mb_substr("{$standing->proof?->state->label()}, $latest->by", 0, 200),
             'is_proven' => $standing->isProven(), 'made_on' => $this->now->format('Y-m-d'),
-            'ruler' => $upkeep === null ? ['tests' => [], 'done' => [], 'due' => []] : $this->ruler($upkeep),
+            'ruler' => $upkeep === null ? ['tests' => [], 'done' => []] : $this->ruler($upkeep),
             'storm' => $switch !== null && $upkeep !== null
                 && $site->installation->hasGenerator() ? StormFacts::of($switch, $upkeep) : null,
         ] + $tests + [
@@ -169,14 +168,11 @@ final readonly class StatusBook
     {
         $today = (int) Day::read($this->now->format('Y-m-d'));
         $marks = $upkeep->marks();
-        $isLate = static fn(array $one): bool => $one[0] >= $today - self::LATELY_DAYS;
+        $isRecent = static fn(array $one): bool => $one[0] >= $today - self::LATELY_DAYS;
 
         return [
-            'tests' => array_values(array_filter($marks['tests'], $isLate)), 'done' => array_values(array_filter($marks['done'], $isLate)),
-            'due' => array_map(
-                static fn(DueItem $one): array => [(int) $one->due, $one->item->id],
-                array_values(array_filter($upkeep->due, static fn(DueItem $one): bool => $one->due !== null)),
-            ),
+            'tests' => array_values(array_filter($marks['tests'], $isRecent)),
+            'done' => array_values(array_filter($marks['done'], $isRecent)),
         ];
     }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
+use App\Bridge\UpkeepFacts;
 use App\Models\TransferSwitch;
+use Escapement\Core\Input\BadInput;
 use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Escapement\Core\Schedule\Service\DueItem;
 
@@ -20,14 +22,26 @@ final readonly class StormFacts
             static fn(DueItem $item): bool => in_array($item->state, ['overdue', 'never'], true),
         );
         $isServiceKnown = $facts->missing() === [] && $page->problem === null;
-        $summary = $facts->counted() === [] ? null : (new LogbookSummary())->of($facts->logbook($facts->now->copy()->subYear()));
-        $active = data_get($summary?->values, 'alarms.active');
+        $active = self::activeAlarms($facts);
 
         return array_diff_key($facts->readiness(
             'site',
             count($page->standing->stops()) + ($switch->circuit->stops ?? 0),
-            is_int($active) ? $active : null,
+            $active,
             $isServiceKnown ? count($overdue) : null,
         ), ['id' => 1]);
+    }
+
+    /** Null where nothing is written, or where what is written does not fit together: not known. */
+    private static function activeAlarms(UpkeepFacts $facts): ?int
+    {
+        try {
+            $summary = $facts->counted() === [] ? null : (new LogbookSummary())->of($facts->logbook($facts->now->copy()->subYear()));
+        } catch (BadInput) {
+            return null;
+        }
+        $active = data_get($summary?->values, 'alarms.active');
+
+        return is_int($active) ? $active : null;
     }
 }

@@ -75,7 +75,7 @@
                             <span @class(['is-late' => $line->isLate()])>{{ $line->nextTest() }}</span>
                             <small>{{ $line->school() }}</small>
                             @if ($line->lastTest() !== '')
-                                <small>last {{ $line->lastTest() }}</small>
+                                <small>passed {{ $line->lastTest() }}</small>
                             @endif
                         </td>
                     </tr>

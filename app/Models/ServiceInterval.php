@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
 /**
- * How often an item is serviced at a site, or in the whole company, instead of the generic interval.
+ * How often an item is serviced at a site, or in the whole company, instead of the generic interval. Saved as a list: SaveIntervals notes
+ * once whose status changes by it.
  *
  * @property int     $id
  * @property int     $company_id
@@ -23,7 +25,6 @@ use Illuminate\Support\Carbon;
 final class ServiceInterval extends Model
 {
     use BelongsToCompany;
-    use ChangesStatus;
 
     protected $guarded = [];
 
@@ -34,22 +35,18 @@ final class ServiceInterval extends Model
      */
     public static function of(int $switchId): array
     {
+        return self::around($switchId)->keyBy('item')->all();
+    }
+
+    /** @return Collection<int, self> the company's, then the switch's own */
+    public static function around(int $switchId): Collection
+    {
         $query = self::query();
         $query->where(static function ($either) use ($switchId): void {
             $either->whereNull('switch_id')->orWhere('switch_id', $switchId);
-        })->orderByRaw('switch_id IS NOT NULL');
+        })->orderByRaw('switch_id IS NOT NULL')->orderBy('id');
 
-        return $query->get()->keyBy('item')->all();
-    }
-
-    /** One of the company changes what is due everywhere. */
-    public function noteStatusChange(): void
-    {
-        if ($this->switch_id !== null) {
-            StatusChange::ofSwitch($this->switch_id);
-        } else {
-            StatusChange::ofCompany($this->company_id);
-        }
+        return $query->get();
     }
 
     protected function casts(): array

@@ -8,7 +8,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 
 /**
- * A site whose status is to be worked out again. Rows are only added by whoever changes something, inside their own transaction, and taken
+ * A site whose status is to be worked out again. Rows are only added by what changes something, inside their own transaction, and taken
  * away once the status that saw them is kept: nothing is lost by a crash between the two, and nobody waits for anybody.
  *
  * @property int $id
@@ -18,6 +18,8 @@ use Illuminate\Support\Facades\DB;
 final class StatusChange extends Model
 {
     use BelongsToCompany;
+
+    private const AT_ONCE = 500;
 
     public $timestamps = false;
     protected $guarded = [];
@@ -34,8 +36,10 @@ final class StatusChange extends Model
 
     public static function ofCompany(int $companyId): void
     {
-        foreach (DB::table('sites')->where('company_id', $companyId)->get(['company_id', 'id as site_id']) as $row) {
-            self::add($row);
+        $rows = DB::table('sites')->where('company_id', $companyId)->pluck('id')
+            ->map(static fn(mixed $id): array => ['company_id' => $companyId, 'site_id' => $id]);
+        foreach ($rows->chunk(self::AT_ONCE) as $some) {
+            DB::table('status_changes')->insert($some->all());
         }
     }
 

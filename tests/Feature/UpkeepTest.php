@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\Seen;
 use App\Models\HandoverLink;
 use App\Models\LogEntry;
 use App\Models\Role;
 use App\Models\ServiceInterval;
+use App\Models\StatusChange;
 use App\Models\TransferSwitch;
 use App\Models\Upkeep;
 use App\Models\User;
@@ -363,11 +365,18 @@ final class UpkeepTest extends TestCase
             $this->put($intervals, ['i' => [$item => ['site' => $bad]]])->assertSessionHasErrors("i.$item.site." . array_key_first($bad));
         }
         self::assertSame(0, ServiceInterval::query()->count());
+        StatusChange::query()->delete();
         $this->put($intervals, ['i' => [$item => ['company' => ['hours' => '300', 'months' => '18'], 'site' => ['months' => '']]]])
             ->assertSessionHasNoErrors();
+        self::assertSame([$switch->site_id], StatusChange::query()->pluck('site_id')->all(), 'the board hears of it once');
         self::assertSame([300.0, 18, false], [$find()?->hours, $find()?->months, $find()?->item->isGeneric]);
         $this->put($intervals, ['i' => [$item => ['site' => ['hours' => '99,5', 'months' => '6']]]])->assertSessionHasNoErrors();
         self::assertSame([99.5, 6], [$find()?->hours, $find()?->months], 'the site before the company');
+        $this->put($intervals, ['seen' => Seen::stamp([]), 'i' => [$item => ['site' => ['hours' => '70', 'months' => '']]]])
+            ->assertSessionHasErrors(['seen' => "This was saved meanwhile, by $lead->name. What you typed stands here: look at theirs in "
+                . 'another tab, then save again to keep yours.']);
+        $this->get($page)->assertSee('value="70"', false)->assertSee('This was saved meanwhile');
+        self::assertSame([99.5, 6], [$find()->hours, $find()->months], 'the second is told before the work of the first is replaced');
         $this->get($page)->assertSee('value="99.5"', false)->assertSee('value="300"', false);
         $this->put($intervals, ['i' => [$item => ['site' => ['months' => 'off']]]])->assertSessionHasNoErrors();
         self::assertNull($find());

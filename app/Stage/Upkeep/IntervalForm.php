@@ -7,6 +7,7 @@ namespace App\Stage\Upkeep;
 use App\Models\ServiceInterval;
 use App\Models\TransferSwitch;
 use Escapement\Core\Schedule\Service\ServiceItem;
+use Illuminate\Database\Eloquent\Collection;
 
 /** The intervals of service of one site: generic, of the company, of the site. */
 final readonly class IntervalForm
@@ -15,19 +16,30 @@ final readonly class IntervalForm
 
     /** @var array<string, array{generic: ServiceItem, company: ?ServiceInterval, site: ?ServiceInterval}> by item */
     public array $rows;
+    /** @var list<mixed> what Seen is stamped of */
+    public array $kept;
 
     /** @param array<string, ServiceItem> $generic of its engine */
     public function __construct(TransferSwitch $switch, array $generic)
     {
-        $query = ServiceInterval::query();
-        $query->where(static function ($either) use ($switch): void {
-            $either->whereNull('switch_id')->orWhere('switch_id', $switch->id);
-        });
-        $kept = $query->get();
+        $kept = ServiceInterval::around($switch->id);
+        $this->kept = self::stamped($kept);
         $this->rows = array_map(static fn(ServiceItem $item): array => [
             'generic' => $item, 'company' => $kept->where('item', $item->id)->firstWhere('switch_id', null),
             'site' => $kept->where('item', $item->id)->firstWhere('switch_id', $switch->id),
         ], $generic);
+    }
+
+    /**
+     * @param Collection<int, ServiceInterval> $kept
+     *
+     * @return list<mixed>
+     */
+    public static function stamped(Collection $kept): array
+    {
+        return array_values($kept->map(static fn(ServiceInterval $one): array => [
+            $one->item, $one->switch_id, $one->hours, $one->months, $one->is_off,
+        ])->sort()->all());
     }
 
     /** A figure as it stands in its field; empty: as one level above. */

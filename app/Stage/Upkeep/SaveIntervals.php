@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace App\Stage\Upkeep;
 
 use App\Bridge\UpkeepFacts;
+use App\Http\Seen;
+use App\Models\Company;
 use App\Models\ServiceInterval;
+use App\Models\StatusChange;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use App\Stage\SiteStanding;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -29,40 +33,58 @@ final readonly class SaveIntervals
         $items = array_keys(UpkeepFacts::of($switch, Carbon::now())->genericItems());
         $typed = $request->input('i');
         $typed = is_array($typed) ? $typed : [];
-        DB::transaction(static function () use ($switch, $user, $items, $typed): void {
-            TransferSwitch::locked($switch->id);
+        DB::transaction(static function () use ($request, $switch, $user, $items, $typed): void {
+            Company::query()->lockForUpdate()->find($switch->company_id); // its intervals are saved from any of its sites
+            $kept = ServiceInterval::around($switch->id);
+            Seen::check($request, IntervalForm::stamped($kept), self::savedLast($kept));
+            $changed = [];
             foreach ($user->role->mayLead() ? array_keys(IntervalForm::SCOPES) : ['site'] as $scope) {
                 foreach ($items as $item) {
                     $line = $typed[$item][$scope] ?? null;
                     if (is_array($line)) {
-                        self::keep($switch, $user, $item, $scope, $line);
+                        $changed[$scope] = self::keep($switch, $user, $item, $scope, $line) || ($changed[$scope] ?? false);
                     }
                 }
             }
+            match (true) {
+                $changed['company'] ?? false => StatusChange::ofCompany($switch->company_id),
+                $changed['site'] ?? false => StatusChange::ofSwitch($switch->id),
+                default => null,
+            };
         });
 
         return redirect()->route('schedule', $switch)->with('said', 'The intervals are saved.');
     }
 
-    /** @param array<array-key, mixed> $line hours and months as typed */
-    private static function keep(TransferSwitch $switch, User $user, string $item, string $scope, array $line): void
+    /** @param Collection<int, ServiceInterval> $kept */
+    private static function savedLast(Collection $kept): string
+    {
+        $last = $kept->sortBy('updated_at')->last();
+        $by = $last === null ? null : User::query()->find($last->user_id);
+
+        return $by === null ? 'by somebody else' : "by $by->name";
+    }
+
+    /**
+     * @param array<array-key, mixed> $line hours and months as typed
+     *
+     * @return bool whether it is another than it was
+     */
+    private static function keep(TransferSwitch $switch, User $user, string $item, string $scope, array $line): bool
     {
         $query = ServiceInterval::query();
         $query->where('item', $item)->where('switch_id', $scope === 'site' ? $switch->id : null);
         $known = $query->first();
         $figures = self::figures($line, "i.$item.$scope");
         if ($figures === null) {
-            $known?->delete();
-
-            return;
+            return (bool) $known?->delete();
         }
         $interval = $known ?? new ServiceInterval([
             'company_id' => $switch->company_id, 'switch_id' => $scope === 'site' ? $switch->id : null, 'item' => $item,
         ]);
         $interval->fill($figures);
-        if ($interval->isDirty()) {
-            $interval->fill(['user_id' => $user->id])->save();
-        }
+
+        return $interval->isDirty() && $interval->fill(['user_id' => $user->id])->save();
     }
 
     /**

@@ -1,10 +1,11 @@
 @php($form = $page->intervals())
 @if ($form && auth()->user()->role->mayWrite())
     @php($scopes = auth()->user()->role->mayLead() ? $form::SCOPES : ['site' => $form::SCOPES['site']])
-    <details class="block" @if ($errors->has('i.*')) open @endif>
+    <details class="block" @if ($errors->has('i.*') || $errors->has('seen')) open @endif>
         <summary>Intervals of this site and of the company</summary>
         <form method="post" action="{{ route('intervals.save', $page->switch) }}">
             @csrf @method('put')
+            <x-seen :kept="$form->kept" />
             <p class="lead-in">The maker's manual comes first. Empty: as for the company, else generic. "off" for months: it is not done.
                 Whichever comes first, hours or months.</p>
             <div class="scroll-x">

@@ -78,8 +78,12 @@ final class EventLogTest extends TestCase
             'id' => (string) Str::uuid(), 'kind' => 'outage', 'at' => '2026-11-20T03:05',
             'f' => ['end' => '2026-11-20T04:00', 'started' => 'yes'],
         ])->assertSessionHasNoErrors();
+        $this->post("/switches/$switch->id/logbook", [
+            'id' => (string) Str::uuid(), 'kind' => 'exercise', 'at' => '2026-11-24T09:30', 'f' => ['done' => 'yes', 'run_min' => '15'],
+        ])->assertSessionHasNoErrors();
         $this->import($switch, self::LOG)->assertSessionHasNoErrors();
         self::assertSame(1, LogEntry::query()->where('kind', 'outage')->count());
+        self::assertSame(1, LogEntry::query()->where('kind', 'exercise')->count(), 'half an hour apart: the same one');
         $alarm = LogEntry::query()->where('kind', 'alarm')->sole();
         $this->delete("/switches/$switch->id/logbook/$alarm->id", ['why' => 'a test of the horn'])->assertSessionHasNoErrors();
         $this->import($switch, self::LOG)->assertSessionHasNoErrors();

@@ -24,13 +24,15 @@ use Ramsey\Uuid\Uuid;
 
 /**
  * Writes the event log of a controller into the logbook, as outages, exercises and alarms of the device. The same log again adds nothing;
- * an outage that somebody has written down stays theirs.
+ * an outage or an exercise that somebody has written down stays theirs.
  *
  * @phpstan-import-type Told from ControllerLog
  */
 final readonly class ImportEvents
 {
-    private const MOST_ENTRIES = 1000;
+    private const MOST_ENTRIES = 400;
+    /** People write the hour of an exercise, a controller its second. */
+    private const SAME_EXERCISE_S = 7200;
 
     public function __construct(private LogbookBook $book) {}
 
@@ -115,7 +117,7 @@ final readonly class ImportEvents
     }
 
     /**
-     * The same entry, struck out or not, or an outage that somebody wrote down about this time.
+     * The same entry, struck out or not, or an outage or an exercise that somebody wrote down about this time.
      *
      * @param Told           $one
      * @param list<LogEntry> $before
@@ -125,9 +127,13 @@ final readonly class ImportEvents
         if (LogEntry::query()->whereKey($id)->exists()) {
             return true;
         }
-        foreach ($one['kind'] === 'outage' ? $before : [] as $entry) {
+        foreach ($before as $entry) {
+            if ($one['kind'] === 'exercise' && $entry->kind === 'exercise' && $entry->source !== 'device'
+                && abs($entry->at->getTimestamp() - $one['at']) <= self::SAME_EXERCISE_S) {
+                return true;
+            }
             $end = $entry->fields['end'] ?? null;
-            if ($entry->kind === 'outage' && is_string($end) && $entry->at->getTimestamp() < (int) $one['fields']['end']
+            if ($one['kind'] === 'outage' && $entry->kind === 'outage' && is_string($end) && $entry->at->getTimestamp() < (int) $one['fields']['end']
                 && Carbon::parse($end)->getTimestamp() > $one['at']) {
                 return true;
             }

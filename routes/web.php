@@ -154,6 +154,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/library/runs/{imported}.pdf', Handover\PrintImportedRun::class)->name('imported.pdf');
 
     Route::middleware(MayLead::class)->group(static function (): void {
+        Route::put('/fleet/season', Fleet\SaveStormSeason::class)->name('fleet.season');
         Route::get('/people', People\ShowPeople::class)->name('people');
         Route::put('/company', People\SaveCompany::class)->name('company.save');
         Route::post('/people', People\AddPerson::class)->name('people.add');
@@ -178,7 +179,6 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/visits', Visits\AddVisit::class)->name('visits.add');
         Route::post('/visits/collect', Visits\CollectVisits::class)->name('visits.collect');
         Route::post('/fleet/visits', Fleet\PlanStorm::class)->name('fleet.visits');
-        Route::put('/fleet/season', Fleet\SaveStormSeason::class)->name('fleet.season');
         Route::post('/visits/plan', Visits\BeginPlanning::class)->name('visits.plan');
         Route::put('/visits/{visit}', Visits\MoveVisit::class)->name('visit.move');
         Route::post('/visits/{visit}/done', Visits\FinishVisit::class)->name('visit.finish');

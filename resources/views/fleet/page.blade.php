@@ -73,7 +73,7 @@
                     </form>
                 </section>
             @endif
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->mayLead())
                 <section class="block" aria-labelledby="storm-season">
                     <h2 id="storm-season">Storm season</h2>
                     <form method="post" action="{{ route('fleet.season') }}" class="fields">

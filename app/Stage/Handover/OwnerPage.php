@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Handover;
 
 use App\Bridge\ExerciseFacts;
+use App\Bridge\ProofFromRuns;
 use App\Bridge\SwitchFacts;
 use App\Models\Company;
 use App\Models\Photo;
@@ -30,7 +31,7 @@ final readonly class OwnerPage
     public Report $report;
     public SiteStanding $standing;
     public OwnerWords $words;
-    /** The load test that was signed last. */
+    /** The load test that counts for the proof; where none does, the one that was signed last. */
     public ?TestReport $loadTest;
     public Company $company;
     public PlanPage $plan;
@@ -46,8 +47,8 @@ final readonly class OwnerPage
             'switch.photos.file',
         ]);
         $this->report = new Report($run);
-        $closed = $run->switch->closedLoadTests->last();
-        $this->loadTest = $closed === null ? null : TestReport::of($closed->id);
+        $test = ProofFromRuns::counting($run->switch)->standing()->id ?? $run->switch->closedLoadTests->last()?->id;
+        $this->loadTest = $test === null ? null : TestReport::of($test);
         $this->standing = new SiteStanding($run->switch->site, $run->switch);
         $this->plan = PlanPage::of($run->switch, $run->switch->plan, new PlanLook(bonds: 'after'));
         $this->landing = new LandingPage($run->switch);

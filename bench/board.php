@@ -31,7 +31,8 @@ DB::beginTransaction();
 $count = (int) ($argv[1] ?? 1000);
 $company = Company::query()->create(['name' => 'Measured']);
 $user = User::query()->create([
-    'company_id' => $company->id, 'name' => 'M', 'email' => 'm@measured.example', 'role' => Role::Lead, 'password' => bin2hex(random_bytes(9)),
+    'company_id' => $company->id, 'name' => 'M', 'email' => 'm@measured.example', 'role' => Role::Lead,
+    'password' => bin2hex(random_bytes(9)),
 ]);
 Auth::setUser($user);
 $kinds = InstallationKind::cases();

@@ -9,9 +9,8 @@ const page = new URL(planned.headers.get('location')).pathname;
 const begun = Date.now() - (count * 2 + 600) * 1000;
 const lines = ['utc,V1,V2,V3,A1,A2,A3,Hz,Oil,Coolant'];
 for (let i = 0; i < count; i++) {
-    lines.push(
-        `${new Date(begun + i * 2000).toISOString().slice(0, 19).replace('T', ' ')},${230 + (i % 3)},230,229,${100 + (i % 7)},100,99,50,400,80`,
-    );
+    const at = new Date(begun + i * 2000).toISOString().slice(0, 19).replace('T', ' ');
+    lines.push(`${at},${230 + (i % 3)},230,229,${100 + (i % 7)},100,99,50,400,80`);
 }
 const body = new FormData();
 for (const [name, value] of Object.entries({ _token: csrf, every_s: 2, zone: 'UTC', 't[time]': 0, 't[form]': 'date', 't[hz]': 7 })) {

@@ -26,7 +26,8 @@ cmp -s "$folder/heads.txt" "$folder/restored.txt" || die 'the records are not th
 compared=0
 for table in $(sql "SELECT table_name FROM information_schema.tables WHERE table_schema='escapement_browser' ORDER BY 1"); do
     case " ${not_kept[*]} " in *" $table "*) expect "$table" "$(sql "SELECT COUNT(*) FROM escapement_restored.$table")" 0; continue ;; esac
-    expect "$table" "$(sql "CHECKSUM TABLE escapement_restored.$table" | cut -f2)" "$(sql "CHECKSUM TABLE escapement_browser.$table" | cut -f2)"
+    expect "$table" "$(sql "CHECKSUM TABLE escapement_restored.$table" | cut -f2)" \
+        "$(sql "CHECKSUM TABLE escapement_browser.$table" | cut -f2)"
     compared=$((compared + 1))
 done
 [ $compared -gt 30 ] || die "only $compared tables were compared"
@@ -39,7 +40,8 @@ for change in "UPDATE escapement_restored.record_entries SET entry = REPLACE(ent
     "UPDATE escapement_restored.load_tests SET head = REPEAT('a', 64) LIMIT 1"; do
     sql "$change"
     fails "$change" heads
-    sql "DELETE FROM escapement_restored.record_entries; INSERT INTO escapement_restored.record_entries SELECT * FROM escapement_restored.kept;
+    sql "DELETE FROM escapement_restored.record_entries;
+        INSERT INTO escapement_restored.record_entries SELECT * FROM escapement_restored.kept;
         UPDATE escapement_restored.runs r JOIN escapement_browser.runs b USING (id) SET r.seal = b.seal"
     case "$change" in *record_entries* | *seal*) heads >/dev/null || die "it stays broken after: $change" ;; esac
 done

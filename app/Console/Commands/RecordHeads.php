@@ -40,9 +40,11 @@ final class RecordHeads extends Command
     /** @param array<int, \stdClass> $entries in their order */
     private function fault(\stdClass $record, array $entries, CompanyKeys $keys): ?string
     {
-        $links = array_map(static fn(\stdClass $one): array => [
-            'hash' => (string) $one->hash, 'entry' => (array) json_decode((string) $one->entry, true, 64, JSON_THROW_ON_ERROR),
-        ], array_values($entries));
+        try {
+            $links = self::links($entries);
+        } catch (\JsonException) {
+            return 'an entry cannot be read';
+        }
         $broken = (new RecordChain())->firstBroken($links);
         if ($broken !== null) {
             return "entry $broken is not what was recorded";
@@ -62,5 +64,19 @@ final class RecordHeads extends Command
             (string) $record->head,
             is_string($last['entry']['server_time'] ?? null) ? $last['entry']['server_time'] : 'now',
         );
+    }
+
+    /**
+     * @param array<int, \stdClass> $entries
+     *
+     * @return list<array{hash: string, entry: array<array-key, mixed>}>
+     *
+     * @throws \JsonException
+     */
+    private static function links(array $entries): array
+    {
+        return array_map(static fn(\stdClass $one): array => [
+            'hash' => (string) $one->hash, 'entry' => (array) json_decode((string) $one->entry, true, 64, JSON_THROW_ON_ERROR),
+        ], array_values($entries));
     }
 }

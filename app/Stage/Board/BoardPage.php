@@ -61,9 +61,10 @@ final readonly class BoardPage
     public function summary(): string
     {
         $late = $this->counts['late'];
+        $words = $late === 1 ? 'load test is late or was never done' : 'load tests are late or were never done';
 
         return "{$this->counts['proven']} of {$this->counts['all']} proven in every part."
-            . ($late === 0 ? '' : " $late " . ($late === 1 ? 'load test is late or was never done.' : 'load tests are late or were never done.'));
+            . ($late === 0 ? '' : " $late $words.");
     }
 
     /** Why the list is empty. */

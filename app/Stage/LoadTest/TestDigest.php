@@ -30,7 +30,7 @@ final readonly class TestDigest
     /** @param Kept $kept */
     private function __construct(private array $kept, public ?LoadTestResult $result) {}
 
-    /** @param ?LoadTestResult $result what they come to, by whoever judged them */
+    /** @param ?LoadTestResult $result what they come to, as they were judged */
     public static function of(LoadTest $test, ReadingWords $words, ?LoadTestResult $result): self
     {
         return new self(self::kept($test, $words, $result), $result);

@@ -25,7 +25,6 @@ final readonly class MetersPage
     private const ASSUMED_DEG = ['abc' => [0.0, -120.0, 120.0], 'acb' => [0.0, 120.0, -120.0]];
 
     public SiteStanding $standing;
-    public MeterRequest $request;
     /** @var Collection<int, MeterReading> the newest first */
     public Collection $readings;
     /** The one that is shown. */
@@ -39,7 +38,6 @@ final readonly class MetersPage
     public function __construct(public TransferSwitch $switch, int $wanted)
     {
         $this->standing = new SiteStanding($switch->site, $switch);
-        $this->request = new MeterRequest();
         $query = MeterReading::query();
         $query->where('switch_id', $switch->id)->orderByDesc('read_at')->orderByDesc('id')->limit(self::MOST_LISTED);
         $this->readings = $query->with('user')->get();

@@ -133,7 +133,8 @@ final readonly class ImportEvents
                 return true;
             }
             $end = $entry->fields['end'] ?? null;
-            if ($one['kind'] === 'outage' && $entry->kind === 'outage' && is_string($end) && $entry->at->getTimestamp() < (int) $one['fields']['end']
+            if ($one['kind'] === 'outage' && $entry->kind === 'outage' && is_string($end)
+                && $entry->at->getTimestamp() < (int) $one['fields']['end']
                 && Carbon::parse($end)->getTimestamp() > $one['at']) {
                 return true;
             }

@@ -38,7 +38,8 @@
                                     class="form-select" id="torque-unit" name="torque_unit">
                                     @foreach (\Escapement\Core\Commissioning\Procedure\InstallationSteps::UNITS as $unit => $name)
                                         <option value="{{ $unit }}"
-                                            @selected(old('torque_unit', $switch->site->units === 'metric' ? 'nm' : 'in_lb') === $unit)>{{ $name }}</option>
+                                            @selected(old('torque_unit', $switch->site->units === 'metric' ? 'nm' : 'in_lb') === $unit)>
+                                            {{ $name }}</option>
                                     @endforeach
                                 </select>
                                 @error('torque_unit')

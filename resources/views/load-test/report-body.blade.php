@@ -6,7 +6,8 @@
         <tbody>
             <tr>
                 <td colspan="2" class="verdict-line">
-                    {{ $test->isClosed() ? $judged::VERDICTS[$test->verdict] . ', as signed' : 'Draft: not signed yet' }}</td>
+                    {{ $test->isClosed() ? ($judged::VERDICTS[$test->verdict] ?? $test->verdict) . ', as signed' : 'Draft: not signed yet' }}
+                </td>
             </tr>
             <tr>
                 <td>

@@ -9,7 +9,7 @@
                 <thead>
                     <tr>
                         <th></th>
-                        @foreach ($page->request::PHASE as [$label, $unit])
+                        @foreach (App\Stage\Meters\MeterRequest::PHASE as [$label, $unit])
                             <th>{{ $label }}{{ $unit === '' ? '' : ", $unit" }}</th>
                         @endforeach
                         <th>Leads</th>
@@ -19,7 +19,7 @@
                     @foreach ([0, 1, 2] as $phase)
                         <tr>
                             <th scope="row">L{{ $phase + 1 }}</th>
-                            @foreach ($page->request::PHASE as $field => [$label])
+                            @foreach (App\Stage\Meters\MeterRequest::PHASE as $field => [$label])
                                 <td><input @class([
                                     'form-control fig',
                                     'is-invalid' => $errors->has("$field.$phase"),
@@ -40,11 +40,11 @@
             </table>
         </div>
         <div class="fields">
-            @foreach ($page->request::LINES as $i => $line)
+            @foreach (App\Stage\Meters\MeterRequest::LINES as $i => $line)
                 <x-field :name="'v_ll_v[' . $i . ']'" :errorKey="'v_ll_v.' . $i" :label="$line" unit="V" inputmode="decimal"
                     :value="$page->typed('v_ll_v', $i)" />
             @endforeach
-            @foreach ($page->request::SINGLE as $field => [$label, $unit])
+            @foreach (App\Stage\Meters\MeterRequest::SINGLE as $field => [$label, $unit])
                 <x-field :name="$field" :label="$label" :unit="$unit" inputmode="decimal" :value="old($field, '')" />
             @endforeach
             <fieldset class="field">

@@ -64,7 +64,8 @@
                                         aria-label="Panel {{ $i + 1 }} is bonded today">
                                         @foreach (['' => 'not known', '0' => 'no', '1' => 'yes'] as $value => $words)
                                             <option value="{{ $value }}"
-                                                @selected((string) (isset($lines[$i]['bonded']) ? (int) $lines[$i]['bonded'] : '') === (string) $value)>{{ $words }}</option>
+                                                @selected((string) (isset($lines[$i]['bonded']) ? (int) $lines[$i]['bonded'] : '') === (string) $value)>
+                                                {{ $words }}</option>
                                         @endforeach
                                     </select>
                                 </td>

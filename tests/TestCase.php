@@ -20,7 +20,9 @@ use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Recording\Series;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -33,6 +35,14 @@ abstract class TestCase extends BaseTestCase
     {
         parent::setUp();
         $this->withoutVite();
+    }
+
+    /** The ids of companies begin again with the tables: no company gets the key that one of an earlier run had. */
+    protected function beforeRefreshingDatabase(): void
+    {
+        if (! RefreshDatabaseState::$migrated) {
+            File::deleteDirectory(config()->string('app.keys'));
+        }
     }
 
     /** A user of a company of their own, signed in. */

@@ -47,8 +47,8 @@
                                     </svg>
                                     <b class="fig">{{ round($row->of->score) }}</b> <small>{{ $row->grade() }}</small>
                                 </td>
-                                <td>{{ $row->reason() }}</td>
-                                <td>{{ $work['words'] }}
+                                <td data-label="Costs it most">{{ $row->reason() }}</td>
+                                <td data-label="Least work to reach 85">{{ $work['words'] }}
                                     @if ($work['minutes'] > 0)
                                         <small class="fig">{{ $work['minutes'] }} min to {{ $work['score'] }}</small>
                                     @endif

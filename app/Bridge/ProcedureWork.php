@@ -78,6 +78,10 @@ final readonly class ProcedureWork
         if ($class !== 'none') {
             $work['options']['system_class'] = $class;
         }
+        $panel = new PanelFacts($switch);
+        $work['options'] += $panel->bank();
+        $built = $panel->panel();
+        $work += $built === null ? [] : ['panel' => $built];
         $work += [
             'bond_places' => self::bondPlaces($plan),
             'topology' => $plan->plan->drawing(), 'names' => $plan->plan->names(), 'isolation' => self::isolation($switch),

@@ -12,7 +12,7 @@ use Escapement\Core\Commissioning\Proof\ProofPart;
 
 /**
  * What a proof rests on, as it is now or as it was when a run was begun, by the keys of core/data/proof_facts.php.
- * Needs of the switch: site, loads, plan.
+ * Needs of the switch: site, loads, plan, circuit.
  */
 final readonly class ProofFacts
 {
@@ -74,6 +74,9 @@ final readonly class ProofFacts
             'controls' => self::print([$switch->plan->landing['controls'] ?? [], $switch->plan->landing['jumpers'] ?? []]),
         ];
         $facts['load_total'] = round((float) $switch->loads->sum(static fn($load): float => (float) $load->kw), 2) . ' kW';
+        if ($switch->circuit !== null) {
+            $facts['circuit'] = self::print([$switch->circuit->stamp, json_decode($switch->circuit->times, true)]);
+        }
         foreach ($switch->loads as $load) {
             $facts["load:$load->name"] = (float) $load->kw . ' kW';
         }

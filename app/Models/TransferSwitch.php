@@ -161,7 +161,7 @@ final class TransferSwitch extends Model
     public function circuit(): HasOne
     {
         $relation = $this->hasOne(Circuit::class, 'switch_id');
-        $relation->select(['id', 'company_id', 'switch_id', 'proof_state', 'stops', 'warns']);
+        $relation->select(['id', 'company_id', 'switch_id', 'proof_state', 'stops', 'warns', 'stamp', 'times']);
 
         return $relation;
     }

@@ -34,4 +34,10 @@ return [
         'K1 K2 K3 K8 K9 K10',
         'the steps of the load bank were counted without the load of the building. Now they are the total of both',
     ),
+    new ChangedRule(
+        3,
+        P::DeadChecks,
+        'K7 K8 K9',
+        'the control circuit was not rung out. Now each state of it is, against the circuit that was proved or the diagram of its maker',
+    ),
 ];

@@ -30,6 +30,7 @@ return [
     new ProofFact('source_rating', 'Source', [P::Sources, P::Carries, P::LoadTest]),
     new ProofFact('engine', 'Engine', [P::Times], isFingerprint: true),
     new ProofFact('controls', 'Control wiring', [P::StartCircuit], isFingerprint: true),
+    new ProofFact('circuit', 'Control circuit', [P::DeadChecks, P::Sources, P::Sensing, P::Times], isFingerprint: true),
     new ProofFact('load:', 'Load', [P::Carries]),
     new ProofFact('load_total', 'Load in all', [P::LoadTest], withinPct: 10),
     new ProofFact('shedding', 'Load shedding', [P::Carries], isFingerprint: true),

@@ -25,7 +25,7 @@ final readonly class CircuitWords
     {
         [$kind, $what] = explode(':', $name, 2) + [1 => ''];
         $contact = $this->contacts[$what] ?? null;
-        $place = $contact === null ? $what : $this->contact($contact) . ' in ' . explode(':', $what)[0];
+        $place = $contact === null ? $what : $contact->words() . ' in ' . explode(':', $what)[0];
 
         return match ($kind) {
             'weld' => "$what welded",
@@ -34,15 +34,6 @@ final readonly class CircuitWords
             'stuck_off' => "$what stuck dropped",
             'bridged' => "$place bridged",
             default => "$place open",
-        };
-    }
-
-    public function contact(Contact $contact): string
-    {
-        return $contact->device . match (true) {
-            $contact->label !== null => " $contact->label",
-            $contact->kind === 'of' => ' at ' . implode(', ', $contact->positions),
-            default => $contact->kind === 'no' ? ' NO' : ' NC',
         };
     }
 

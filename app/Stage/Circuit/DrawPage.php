@@ -82,7 +82,7 @@ final readonly class DrawPage
 
     public function contactWords(): string
     {
-        return $this->contact === null ? '' : $this->words->contact($this->contact);
+        return $this->contact === null ? '' : $this->contact->words();
     }
 
     /** @return array<string, string> what a contact can be of: device and kind, as the field sends it */

@@ -36,8 +36,8 @@ final readonly class PlayPage
     public function __construct(public TransferSwitch $switch, public Circuit $stored, Request $request)
     {
         $this->standing = new SiteStanding($switch->site, $switch);
-        $this->facts = new CircuitFacts($stored);
-        $this->script = new PlayScript($request, $this->facts->circuit, $this->facts->engines());
+        $this->facts = new CircuitFacts($stored, $switch->plant);
+        $this->script = new PlayScript($request, $this->facts->circuit, $this->facts->engines(), $this->facts->nominalV());
         $story = $problem = null;
         try {
             $story = $this->script->errors === []

@@ -36,9 +36,9 @@ final readonly class PlayScript
     public int $untilMs;
 
     /** @param list<string> $engines */
-    public function __construct(Request $request, private RelayCircuit $circuit, private array $engines)
+    public function __construct(Request $request, private RelayCircuit $circuit, private array $engines, float $nominalV)
     {
-        $this->stories = (new ReadyStories($circuit, $engines))->all();
+        $this->stories = (new ReadyStories($circuit, $engines, $nominalV))->all();
         $story = $request->query('story');
         $isOwn = $request->query('rows') !== null && ! is_string($story);
         $this->story = $isOwn ? '' : (is_string($story) && isset($this->stories[$story]) ? $story : 'outage');

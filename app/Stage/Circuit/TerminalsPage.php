@@ -43,7 +43,7 @@ final readonly class TerminalsPage
     {
         $contact = $this->words->contactOf($id);
 
-        return $contact === null ? $id : $this->words->contact($contact) . ' in ' . explode(':', $id)[0];
+        return $contact === null ? $id : $contact->words() . ' in ' . explode(':', $id)[0];
     }
 
     /** What to do before this row of the continuity sheet. */

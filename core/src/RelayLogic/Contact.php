@@ -20,4 +20,14 @@ final readonly class Contact
         public array $positions = [],
         public ?string $label = null,
     ) {}
+
+    /** As it stands on the device, or by its kind. */
+    public function words(): string
+    {
+        return $this->device . match (true) {
+            $this->label !== null => " $this->label",
+            $this->kind === 'of' => ' at ' . implode(', ', $this->positions),
+            default => $this->kind === 'no' ? ' NO' : ' NC',
+        };
+    }
 }

@@ -25,7 +25,8 @@ use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
 
 /**
- * `calc procedure`: {"kind", "topology"?, "names"?, "surveyed"?, "isolation"?, "settings", "system", "options"?, "install"?, "answered"?}
+ * `calc procedure`: {"kind", "topology"?, "names"?, "surveyed"?, "isolation"?, "settings", "system", "options"?, "install"?, "panel"?,
+ * "answered"?}
  * → {"stages", "reopened"}.
  *
  * `surveyed` names the device of the outage test, `isolation` who opens upstream of the work and whether an inspection is asked for.
@@ -93,6 +94,7 @@ final readonly class ProcedureReader
         $isolation = $object->optional('isolation');
         $edition = $object->optional('edition')?->integer(1, ProcedureOptions::EDITION) ?? ProcedureOptions::EDITION;
         $bondPlaces = $object->optional('bond_places');
+        $panel = $object->optional('panel');
         $object->close();
         $drawing = $topology === null ? null : (new OneLineReader())->whole($topology);
 
@@ -106,6 +108,7 @@ final readonly class ProcedureReader
             (new OutageTestPoint())->decide(new OutageTestPointInput($drawing, $names, $device, $label)),
             $isolation === null ? Isolation::general() : $this->isolation(new Fields($isolation)),
             bondPlaces: $bondPlaces === null ? null : $this->bondPlaces(new Fields($bondPlaces)),
+            panel: $panel === null ? null : (new PanelWorkReader())->work($panel, $plant, $settings),
         );
     }
 
@@ -172,6 +175,8 @@ final readonly class ProcedureReader
             $in->bool('other_signals', false),
             $in->bool('bypass', false),
             $edition,
+            $in->bool('bank', false),
+            $in->maybeN0('bank_reconnect_s'),
         );
         $in->close();
 

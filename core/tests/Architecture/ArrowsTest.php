@@ -36,7 +36,9 @@ final class ArrowsTest extends TestCase
         'Planning' => ['Input', 'Finding', 'Plant', 'Settings', 'Survey', 'Wiring', 'Topology'],
         'Terminations' => ['Input', 'Finding', 'Plant', 'Wiring'],
         'Materials' => ['Plant', 'Topology', 'Terminations'],
-        'Commissioning' => ['Finding', 'Plant', 'Settings', 'SettingsCheck', 'Wiring', 'Topology', 'Terminations', 'Materials'],
+        'Commissioning' => [
+            'Finding', 'Plant', 'Settings', 'SettingsCheck', 'Wiring', 'Topology', 'RelayLogic', 'Terminations', 'Materials',
+        ],
         'Device' => ['Input', 'Finding', 'Plant', 'Settings', 'Commissioning'],
         'Bench' => ['Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Power'],
         'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],

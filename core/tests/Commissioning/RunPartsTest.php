@@ -20,6 +20,7 @@ use Escapement\Core\Commissioning\Proof\RunParts;
 use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Settings\Template\SheetTemplate;
+use Escapement\Core\Tests\StandardPanels;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -206,7 +207,7 @@ final class RunPartsTest extends TestCase
         $ids = [];
         foreach (InstallationKind::cases() as $kind) {
             $template = new SheetTemplate($kind);
-            foreach ([1, 2] as $edition) {
+            foreach ([1, 2, 3] as $edition) {
                 foreach ((new Procedure(
                     $kind->value,
                     $template->plant(),
@@ -218,6 +219,7 @@ final class RunPartsTest extends TestCase
                 }
             }
         }
+        $ids += StandardPanels::steps('K9', 'd', more: ['options' => (object) ['bank' => true]]);
         $ids += ['install/done' => true, 'on_load_checks/shedding' => true]; // with an installation, with shedding on the sheet
         /** @var array<string, list<string>> $table */
         $table = require dirname(__DIR__, 2) . '/data/proof_steps.php';

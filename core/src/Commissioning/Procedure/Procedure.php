@@ -23,10 +23,13 @@ final readonly class Procedure
     private const QUARTERS = [25, 50, 75, 100];
     /** What happens on the second source waits until the load is there. */
     private const ON_SECOND = [Stage::OnLoadChecks, Stage::BaitTest, Stage::Return_];
+    private const MOTOR_DRIVEN = 'K9';
     private const TO_SECOND = ['simulated_outage/open', 'simulated_outage/start-generator'];
 
     private ExpectedTimes $expected;
     private Bands $bands;
+    /** @var array<string, string> what the circuit of a panel fills into the words */
+    private array $panelWords;
 
     /** @param ?list<StepRow> $rows instead of those in core/data/procedure.php */
     public function __construct(
@@ -40,9 +43,11 @@ final readonly class Procedure
         private ?Isolation $isolation = null,
         private ?array $rows = null,
         private ?BondPlaces $bondPlaces = null,
+        private ?PanelWork $panel = null,
     ) {
         $this->expected = new ExpectedTimes($plant, $settings);
         $this->bands = new Bands($plant, $options);
+        $this->panelWords = $panel?->words() ?? [];
     }
 
     /** @return array<string, list<Step>> by stage, in order; stages without a step are left out */
@@ -137,6 +142,11 @@ final readonly class Procedure
             'class_seconds' => $this->options->classSeconds() !== null,
             'signals' => $this->options->hasSignals,
             'bypass' => $this->options->hasBypass,
+            'panel' => $this->panel !== null,
+            'no_panel' => $this->panel === null,
+            'bank' => $this->options->hasBank,
+            'handle' => $this->panel === null ? $this->kind === self::MOTOR_DRIVEN : $this->panel->hasHandle(),
+            'selector' => $this->panel?->hasSelector() === true,
             default => throw new \LogicException("No condition $when."),
         };
     }
@@ -146,6 +156,7 @@ final readonly class Procedure
     {
         return match ($row->per) {
             RepeatedFor::Once => [match (true) {
+                $this->panel !== null && $row->when !== null && $row->since > 2 => $this->panel->once($row->id),
                 $row->id === 'torque-tool' && $this->install !== null => $this->install->tool(),
                 $row->id === 'bonds-not-known' && $this->install?->bondsUnknown !== null => new RowItem(
                     '',
@@ -163,7 +174,10 @@ final readonly class Procedure
             )),
             RepeatedFor::AheadIsolator => array_map($this->isolatorItem(...), $this->surroundings?->ahead() ?? []),
             RepeatedFor::Isolator => array_map($this->isolatorItem(...), $this->ownIsolators()),
-            RepeatedFor::PhaseOfSource => $this->phasesOfSources(),
+            RepeatedFor::PhaseOfSource => $this->phasesOf(['first', 'second']),
+            RepeatedFor::PhaseOfSecond => $this->phasesOf(['second']),
+            RepeatedFor::Continuity, RepeatedFor::Dial, RepeatedFor::SelectorPosition, RepeatedFor::PhaseOfFirst => $this->panel
+                ?->items($row->per) ?? [],
             RepeatedFor::LegOfSupply => array_map(static fn(string $leg): RowItem => new RowItem("-$leg", ['{leg}' => $leg]), ['L1', 'L2']),
             RepeatedFor::PoleOfSide => $this->polesOfSides(),
             RepeatedFor::SubPanel => array_map(
@@ -183,13 +197,17 @@ final readonly class Procedure
         };
     }
 
-    /** @return list<RowItem> */
-    private function phasesOfSources(): array
+    /**
+     * @param list<'first'|'second'> $sources
+     *
+     * @return list<RowItem>
+     */
+    private function phasesOf(array $sources): array
     {
         $items = [];
-        foreach (['first' => 'first', 'second' => 'second'] as $source => $id) {
+        foreach ($sources as $source) {
             foreach (['L1', 'L2', 'L3'] as $phase) {
-                $items[] = new RowItem("-$id-$phase", [
+                $items[] = new RowItem("-$source-$phase", [
                     '{phase}' => "$phase of the $source supply",
                     '{phase_expect}' => $source === 'first'
                         ? 'The controller declares the supply lost within its delay, starts what it starts, and transfers; with the '
@@ -257,6 +275,13 @@ final readonly class Procedure
             ? [$this->testPoint->because] : [];
     }
 
+    /** @return list<string> a delay that nobody knows is not judged */
+    private function bankStops(StepRow $row): array
+    {
+        return $row->band === 'bank_back' && $this->options->bankReconnectS === null
+            ? ['How long the bank waits before it is back is not known: enter it on the Meters page, as its maker says.'] : [];
+    }
+
     /**
      * @param list<string> $holds of the stages before
      */
@@ -267,12 +292,13 @@ final readonly class Procedure
             PlantKind::TwoSource => ['First supply', 'Second supply'],
             PlantKind::Mobile => ['Shore supply', 'Generator'],
         };
-        $stops = [...$item->stoppedBy, ...$this->testStops($row)];
+        $stops = [...$item->stoppedBy, ...$this->testStops($row), ...$this->bankStops($row)];
         $words = $item->words + $this->testWords() + [
             '{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second,
             '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs),
             '{bond_place}' => $this->bondPlaces->bondPlace ?? 'the place that the bonding of the plan names',
             '{class_s}' => (string) $this->options->classSeconds(),
+            ...$this->panelWords, '{circuit_first}' => $this->panel?->panel->first() ?? lcfirst($first),
             '{own}' => ($this->surroundings ?? IsolationPoints::unknown())->firstOwn(), '{release}' => $this->isolation()->release(),
         ];
         $fill = static fn(string $text): string => strtr($text, $words);

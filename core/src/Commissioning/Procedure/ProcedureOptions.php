@@ -10,7 +10,7 @@ use Escapement\Core\SettingsCheck\ClassTime;
 final readonly class ProcedureOptions
 {
     /** Edition of the procedure that new runs are begun under. */
-    public const EDITION = 2;
+    public const EDITION = 3;
 
     /**
      * @param bool         $hasBait        the bait test; on by default, the best single test of judgement
@@ -28,6 +28,8 @@ final readonly class ProcedureOptions
      * @param string       $systemClass    none, optional, legally_required or emergency
      * @param bool         $hasSignals     elevator, fire pump, building management and other contacts
      * @param bool         $hasBypass      a bypass and isolation switch
+     * @param bool         $hasBank        a capacitor bank hangs on the bus
+     * @param ?float       $bankReconnectS least seconds between its going off and coming back; null: not known
      * @param int          $edition        a run keeps the edition that it was begun under
      */
     public function __construct(
@@ -51,6 +53,8 @@ final readonly class ProcedureOptions
         public bool $hasSignals = false,
         public bool $hasBypass = false,
         public int $edition = self::EDITION,
+        public bool $hasBank = false,
+        public ?float $bankReconnectS = null,
     ) {}
 
     /** Seconds within which the load is back, by its class; null where no class asks. */

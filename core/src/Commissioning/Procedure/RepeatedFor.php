@@ -41,4 +41,13 @@ enum RepeatedFor: string
     case Move = 'move';
     /** Each enclosure in which something of that moves. */
     case MovePlace = 'move_place';
+    /** Each state of a control circuit in which it is rung out. */
+    case Continuity = 'continuity';
+    /** Each device of a control circuit that has something to turn. */
+    case Dial = 'dial';
+    /** Each position of its selector. */
+    case SelectorPosition = 'selector_position';
+    /** Each phase of its first source, timed by the circuit; and of its second. */
+    case PhaseOfFirst = 'phase_of_first';
+    case PhaseOfSecond = 'phase_of_second';
 }

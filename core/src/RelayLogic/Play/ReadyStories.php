@@ -17,9 +17,14 @@ final readonly class ReadyStories
     private const AT_MS = 5000;
     private const BACK_MS = 65_000;
     private const UNTIL_MS = 240_000;
+    /** Below what every phase relay allows, and above what it takes for a lost phase. */
+    private const LOW = 0.78;
 
-    /** @param list<string> $engines supplies with a generating set */
-    public function __construct(private RelayCircuit $circuit, private array $engines) {}
+    /**
+     * @param list<string> $engines  supplies with a generating set
+     * @param float        $nominalV line to neutral
+     */
+    public function __construct(private RelayCircuit $circuit, private array $engines, private float $nominalV = 230.0) {}
 
     /** @return array<string, array{name: string, script: list<array<string, mixed>>, until_ms: int}> `script` as `relay_play` reads it */
     public function all(): array
@@ -39,8 +44,9 @@ final readonly class ReadyStories
         if ($this->circuit->isThreePhase) {
             $reverse = ['at_ms' => self::AT_MS, 'do' => 'reverse', 'supply' => $first];
             $stories['reversed'] = ["Phase order of $first reversed", [$reverse, ['at_ms' => self::BACK_MS] + $reverse]];
-            $low = ['at_ms' => self::AT_MS, 'do' => 'set_supply', 'supply' => $first, 'v' => 180];
-            $stories['low'] = ["$first at 180 V", [$low, $back(self::BACK_MS)]];
+            $lowV = (int) round(self::LOW * $this->nominalV);
+            $low = ['at_ms' => self::AT_MS, 'do' => 'set_supply', 'supply' => $first, 'v' => $lowV];
+            $stories['low'] = ["$first at $lowV V", [$low, $back(self::BACK_MS)]];
         }
 
         return array_map(

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\RelayLogic\AsBuilt;
+
+use Escapement\Core\RelayLogic\Play\PlayResult;
+
+/**
+ * What a stopwatch beside the panel reads when its first source is lost and comes back, by its circuit and its dials, in ms;
+ * null: it does not come. The intervals are those of `timing_verdict`. Rule: docs/rules.md#panel-as-built.
+ */
+final readonly class BuiltTimes
+{
+    public ?int $transferMs;
+    public ?int $returnMs;
+    public ?int $startSignalMs;
+    public ?int $engineRunningMs;
+    public ?int $engineStopMs;
+    /** As it goes back, between the click of the one letting go and that of the other pulling in. */
+    public ?int $gapMs;
+    /** In which both sources' main contacts were closed. */
+    public bool $bothClosed;
+    /** The load stayed on fewer phases than there are. */
+    public bool $singlePhasing;
+
+    public function __construct(BuiltPanel $panel, PlayResult $result, int $lostAtMs, int $backAtMs)
+    {
+        $at = static function (string $kind, int $fromMs, string $key = '', ?string $value = null) use ($result): ?int {
+            foreach ($result->events as $event) {
+                if ($event['kind'] === $kind && $event['t_ms'] >= $fromMs && ($key === '' || ($event[$key] ?? null) === $value)) {
+                    return is_int($event['t_ms']) ? $event['t_ms'] : null;
+                }
+            }
+
+            return null;
+        };
+        $between = static fn(?int $from, ?int $to): ?int => $from === null || $to === null ? null : $to - $from;
+        $away = $panel->mainClosed($result, (string) $panel->second(), $lostAtMs);
+        $back = $away === null ? null : $panel->mainClosed($result, $panel->first(), $backAtMs);
+        $opened = $at('main_opened', $backAtMs, 'supply', $panel->second());
+        $called = $at('engine_called', $lostAtMs, 'supply', $panel->second());
+        $running = $called === null ? null : $at('engine_at_speed', $called, 'supply', $panel->second());
+        $this->transferMs = $between($lostAtMs, $away);
+        $this->returnMs = $between($backAtMs, $back);
+        $this->startSignalMs = $between($lostAtMs, $called);
+        $this->engineRunningMs = $between($called, $running);
+        $this->engineStopMs = $back === null ? null : $between($back, $at('engine_stopped', $back, 'supply', $panel->second()));
+        $this->gapMs = $back === null ? null : $between($opened, $back);
+        $this->bothClosed = $result->bothClosed !== [];
+        $this->singlePhasing = in_array('single-phasing', array_column($result->findings, 'id'), true);
+    }
+
+    /** By the name of an interval of `timing_verdict`. */
+    public function of(string $interval): ?int
+    {
+        return match ($interval) {
+            'start_signal' => $this->startSignalMs,
+            'engine_running' => $this->engineRunningMs,
+            'transfer' => $this->transferMs,
+            'return' => $this->returnMs,
+            'engine_stop' => $this->engineStopMs,
+            default => null,
+        };
+    }
+}

@@ -224,6 +224,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::put('/switches/{switch}/wires', Plan\SaveWires::class)->name('wires.save');
         Route::post('/switches/{switch}/settings', Settings\SaveSheet::class)->name('sheet.save');
         Route::post('/switches/{switch}/settings/import', Settings\ImportSheet::class)->name('sheet.import');
+        Route::post('/switches/{switch}/settings/circuit', Settings\TakeFromCircuit::class)->name('sheet.circuit');
         Route::post('/switches/{switch}/scenarios', Rehearsal\SaveScenario::class)->name('scenarios.save');
         Route::post('/library/scenarios', Library\ImportScenario::class)->name('scenarios.import');
         Route::delete('/library/scenarios/{scenario}', Library\RemoveScenario::class)->name('scenarios.remove');

@@ -49,6 +49,18 @@ final readonly class CircuitFacts
         return substr(hash('sha256', $document), 0, 16);
     }
 
+    /**
+     * The panel that a run was begun with.
+     *
+     * @param array<string, mixed> $panel as `calc procedure` takes it
+     */
+    public static function builtOf(array $panel): BuiltPanel
+    {
+        return BuiltPanel::of((new RelayPlayReader())->input(Node::fromArray(
+            array_intersect_key($panel, ['circuit' => 0, 'supplies' => 0, 'times' => 0]) + ['until_ms' => 1],
+        )));
+    }
+
     /** @return list<string> supplies that a generating set stands behind */
     public function engines(): array
     {

@@ -10,6 +10,7 @@ use App\Models\TransferSwitch;
 use Escapement\Core\Commissioning\PanelSheet;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
+use Escapement\Core\RelayLogic\AsBuilt\BuiltPanel;
 use Escapement\Core\Settings\Settings;
 
 /** What the control circuit and the capacitor bank of a changeover panel give to its sheet and its procedure. Needs of the switch: site. */
@@ -45,10 +46,16 @@ final readonly class PanelFacts
         return $hasBank ? ['bank' => true] + ($bank->reconnect_s === null ? [] : ['bank_reconnect_s' => $bank->reconnect_s]) : [];
     }
 
+    /** Null: no circuit is kept, or nothing of it can be played. */
+    public function built(): ?BuiltPanel
+    {
+        return $this->facts?->built();
+    }
+
     /** The sheet beside what the panel does; null: no circuit is kept, or nothing of it can be played. */
     public function sheet(Settings $settings): ?PanelSheet
     {
-        $built = $this->facts?->built();
+        $built = $this->built();
 
         return $built === null ? null : new PanelSheet((new SwitchFacts($this->switch))->plant, $settings, $built);
     }

@@ -76,6 +76,7 @@ final class DatabaseSeeder extends Seeder
         private readonly DemoLoadTests $loadTests,
         private readonly DemoVisits $visits,
         private readonly DemoCircuits $circuits,
+        private readonly DemoPanels $panels,
         private readonly DemoUpkeep $upkeep,
     ) {}
 
@@ -113,9 +114,10 @@ final class DatabaseSeeder extends Seeder
             Carbon::setTestNow($now);
             $saltmarsh = Site::query()->where('name', 'Saltmarsh pumping station')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->of($saltmarsh, $this->milo, $now);
-            $this->circuits->standard($saltmarsh, $this->milo, 'd');
             $this->circuits->board($saltmarsh, $this->milo);
             (new DemoMeters())->of($saltmarsh, $this->milo, $now);
+            $this->panelsDone($now, $saltmarsh);
+            Carbon::setTestNow($now);
             $this->upkeep->station($saltmarsh, $this->milo, $now);
             $juniper = Site::query()->where('name', 'Juniper Row 14')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->house($juniper, $this->milo, $now);
@@ -278,6 +280,45 @@ final class DatabaseSeeder extends Seeder
         ]);
         $this->sheet($switch, $this->milo, Standing::Proposed, 'From the template; the dials are still to be read.');
         $this->circuits->withoutInterlock($switch, $this->milo, 'a');
+    }
+
+    /** One panel of each type, drawn, proved and signed to the end. */
+    private function panelsDone(Carbon $now, TransferSwitch $saltmarsh): void
+    {
+        $metric = ['service_a' => 160, 'units' => 'metric', 'timezone' => 'Europe/Berlin'];
+        $european = ['nominal_v' => 230, 'nominal_hz' => 50];
+        $survey = [
+            'upstream' => 'disconnect', 'upstream_second' => 'disconnect', 'inspection' => 'no', 'clearance' => 'yes', 'dwelling' => 'no',
+            'system_class' => 'optional', 'listed' => 'yes', 'source_sign' => 'yes',
+        ];
+        Carbon::setTestNow($now->copy()->subDays(31)->setTime(6, 30));
+        $press = $this->site('Coldbrook print works', InstallationKind::ContactorPair, $metric + [
+            'address' => 'Coldbrook Lane 2', 'owner' => 'Coldbrook press',
+        ], [
+            'rating_a' => 160, 'poles' => 4, 'test_disconnect' => 'Q0', 'test_device' => 'q1', 'rated_kw' => [], 'largest_motor_hp' => 10,
+            'survey' => $survey,
+        ], [['Press', 22, 1, true, false], ['Ovens', 18, 2, false, false]], $european);
+        $this->sheet($press, $this->milo, Standing::AsFound, 'As the panel builder left it, from his slip.');
+        $this->timed($press, $this->milo, $this->panels->ready($press, $this->milo, 'a'), 'Milo Tern', 'Lina Brook', false);
+        Carbon::setTestNow($now->copy()->subDays(17)->setTime(5, 50));
+        $dairy = $this->site('Larkfield dairy', InstallationKind::ContactorGenerator, $metric + [
+            'address' => 'Larkfield 11', 'owner' => 'Larkfield milk', 'altitude_m' => 410,
+        ], [
+            'rating_a' => 160, 'poles' => 4, 'test_disconnect' => 'Q0', 'test_device' => 'q1', 'fuel' => 'diesel',
+            'rated_kw' => ['diesel' => 50], 'largest_motor_hp' => 10, 'has_compressor' => true,
+            'survey' => $survey + ['emergency_stop' => 'yes', 'co_alarms' => 'yes', 'opening_m' => 6],
+        ], [['Milk cooling', 16, 1, true, false], ['Milking', 9, 1, true, false]], $european);
+        $this->sheet($dairy, $this->rosa, Standing::AsFound, 'From the slip in the panel door.');
+        $this->timed($dairy, $this->rosa, $this->panels->ready($dairy, $this->rosa, 'c'), 'Rosa Vance', 'Jon Lark', false);
+        Carbon::setTestNow($now->copy()->subDays(6)->setTime(7, 0));
+        $this->timed(
+            $saltmarsh,
+            $this->milo,
+            $this->panels->ready($saltmarsh, $this->milo, 'd'),
+            'Milo Tern',
+            'Hedda Maas',
+            false,
+        );
     }
 
     private function bookmobile(Carbon $now): void
@@ -621,15 +662,21 @@ final class DatabaseSeeder extends Seeder
 
     /**
      * @param list<array{string, int}> $marks
-     * @param ?string                  $owner who was there: then the whole procedure is worked through, with the installation
+     * @param ?string                  $owner who was there: then the whole procedure is worked through
      */
-    private function timed(TransferSwitch $switch, User $user, array $marks, string $signer, ?string $owner = null): void
-    {
+    private function timed(
+        TransferSwitch $switch,
+        User $user,
+        array $marks,
+        string $signer,
+        ?string $owner = null,
+        bool $isInstalled = true,
+    ): void {
         $run = $this->opener->open(
             $switch->fresh() ?? $switch,
             $user,
             500,
-            ['install' => $owner !== null, 'test_button' => $owner !== null],
+            ['install' => $owner !== null && $isInstalled, 'test_button' => $owner !== null && $isInstalled],
         );
         $this->marks($run, $user, $marks);
         if ($owner !== null) {

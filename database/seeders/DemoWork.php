@@ -77,6 +77,7 @@ final readonly class DemoWork
                 1,
             ),
             $step->band->quantity === 'Neutral to ground' => 0.4,
+            $step->band->min !== null && $step->band->unit === 's' => $step->band->min + 4,
             $step->band->min !== null && $step->band->unit === 'V' => round($step->band->min + 0.5, 1),
             default => self::FIGURES[$step->band->unit] ?? 1.0,
         };

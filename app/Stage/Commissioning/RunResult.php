@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
+use App\Bridge\CircuitFacts;
 use App\Bridge\ProofFromRuns;
 use App\Bridge\SwitchFacts;
 use App\Models\Mark as MarkRow;
@@ -12,6 +13,8 @@ use Escapement\Core\Commissioning\CrankReading;
 use Escapement\Core\Commissioning\Interval;
 use Escapement\Core\Commissioning\Mark;
 use Escapement\Core\Commissioning\MarkEvent;
+use Escapement\Core\Commissioning\PanelTime;
+use Escapement\Core\Commissioning\PanelTimes;
 use Escapement\Core\Commissioning\Proof\RunParts;
 use Escapement\Core\Commissioning\Repeats;
 use Escapement\Core\Commissioning\TimedRun;
@@ -57,6 +60,7 @@ final readonly class RunResult
     public TimingVerdictResult $verdict;
     public ExpectedTimes $expected;
     private ?Engine $engine;
+    private ?PanelTimes $panel;
 
     public function __construct(public Run $run)
     {
@@ -65,6 +69,8 @@ final readonly class RunResult
         $this->judge = new TimingVerdict($facts->plant, $settings, $run->reaction_ms);
         $this->expected = $this->judge->expected;
         $this->engine = $facts->plant->engine;
+        $panel = $run->work['panel'] ?? null;
+        $this->panel = is_array($panel) ? new PanelTimes(CircuitFacts::builtOf($panel), $run->reaction_ms) : null;
         $this->verdict = $this->judge->judge(array_values($run->marks->map(
             static fn(MarkRow $mark): Mark => new Mark(MarkEvent::from($mark->event), $mark->at_ms, $mark->id, $mark->is_undone),
         )->all()));
@@ -132,6 +138,20 @@ final readonly class RunResult
     public function crank(Interval $interval): ?CrankReading
     {
         return CrankReading::of($this->engine, $interval);
+    }
+
+    /** What the circuit as built says against a measured time; null where it agrees, or no circuit is kept. */
+    public function againstCircuit(Interval $interval): ?PanelTime
+    {
+        $time = $this->panel?->of($interval);
+
+        return $time?->agrees === false ? $time : null;
+    }
+
+    /** Whether a circuit is kept that gives just what was measured. */
+    public function isAsBuilt(TimedRun $timed): bool
+    {
+        return ! $timed->isByButton && $this->panel?->agrees($timed) === true;
     }
 
     public static function seconds(?int $ms): string

@@ -69,6 +69,7 @@ final readonly class OwnerPage
             $facts->loads(),
             SwitchFacts::habits($run->sheet->habits),
             $this->company->toCall(),
+            $this->report->panel,
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Handover;
 
+use App\Bridge\PanelFacts;
 use App\Bridge\PlanFacts;
 use App\Bridge\SwitchFacts;
 use App\Bridge\TestPointFacts;
@@ -12,6 +13,7 @@ use App\Stage\Paper;
 use App\Stage\SiteStanding;
 use Escapement\Core\Handover\EnclosureLabel;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Topology\OneLineReader;
 use Illuminate\Http\Response;
 
@@ -32,6 +34,11 @@ final readonly class PrintLabels
             $bonding->isKnown() ? $bonding->bondedAfter() : null,
             TestPointFacts::ofSwitch($switch, $plan->plan),
         );
+        $panel = (new PanelFacts($switch))->built();
+        if ($panel !== null) {
+            [$first, $second] = $kind === PlantKind::TwoSource ? ['the first supply', 'the second supply'] : ['the utility', 'the generator'];
+            array_splice($labels, 1, 0, [EnclosureLabel::ofPanel($panel, $first, $second)]);
+        }
         $address = route('survey', ['site' => $switch->site_id, 'switch' => $switch->id]);
 
         return Paper::of(

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Stage\Handover;
 
+use App\Bridge\CircuitFacts;
 use App\Bridge\ProcedureFacts;
 use App\Bridge\RecordCheck;
 use App\Bridge\RunHeader;
 use App\Bridge\SwitchFacts;
 use App\Bridge\TestPointFacts;
+use App\Drawing\Ink;
+use App\Drawing\Ladder\LadderDrawing;
+use App\Drawing\Ladder\LadderLook;
 use App\Drawing\Strip\TimingStrip;
 use App\Models\Company;
 use App\Models\Mark;
@@ -29,6 +33,9 @@ use Escapement\Core\Record\HeadSeal;
 use Escapement\Core\Record\RunRecord;
 use Escapement\Core\Rehearsal\Playback;
 use Escapement\Core\Rehearsal\Story;
+use Escapement\Core\RelayLogic\AsBuilt\BuiltPanel;
+use Escapement\Core\RelayLogic\AsBuilt\DialWords;
+use Escapement\Core\RelayLogic\RelayType;
 use Escapement\Core\Topology\OutageTestPointResult;
 use Illuminate\Support\Carbon;
 
@@ -53,6 +60,8 @@ final readonly class Report
     private array $makers;
     /** The device that the outage was made with. */
     public OutageTestPointResult $test;
+    /** The changeover panel that the run was begun with; null: no circuit was kept. */
+    public ?BuiltPanel $panel;
 
     public function __construct(public Run $run)
     {
@@ -62,6 +71,8 @@ final readonly class Report
         ]);
         $this->result = new RunResult($run);
         $this->test = TestPointFacts::ofRun($run);
+        $panel = $run->work['panel'] ?? null;
+        $this->panel = is_array($panel) ? CircuitFacts::builtOf($panel) : null;
         $facts = new SwitchFacts($run->switch, $run->plantThen());
         $settings = $facts->settings($run->sheet->settings);
         $this->settingsFindings = $facts->check($settings, $run->sheet->habits)->findings;
@@ -93,6 +104,28 @@ final readonly class Report
         $this->makers = $makers;
         $this->procedure = $this->procedureLines();
         $this->record = RecordCheck::of($run, $this->toArray());
+    }
+
+    /** Its control circuit at rest, drawn for where it is shown. */
+    public function ladder(bool $isPrint): ?LadderDrawing
+    {
+        return $this->panel === null ? null : new LadderDrawing(
+            $this->panel->circuit,
+            new LadderLook(new Ink($isPrint), $this->run->switch->site->units === 'metric'),
+        );
+    }
+
+    /** @return list<string> dials of the panel, as the run had them */
+    public function dials(): array
+    {
+        $dials = [];
+        foreach ($this->panel->circuit->devices ?? [] as $device) {
+            if ($device->type === RelayType::Timer || $device->type === RelayType::PhaseRelay) {
+                $dials[] = "$device->id: " . DialWords::of($device, $this->panel->times[$device->id]->dial ?? null);
+            }
+        }
+
+        return $dials;
     }
 
     /** A plain outage on this sheet, drawn for where it is shown. */

@@ -4,20 +4,25 @@ declare(strict_types=1);
 
 namespace App\Stage\Settings;
 
+use App\Bridge\PanelFacts;
 use App\Bridge\SwitchFacts;
 use App\Http\SettingAnchor;
+use App\Http\Typed;
 use App\Models\Sheet;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
+use Escapement\Core\Commissioning\PanelSheet;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Input\MergePatch;
 use Escapement\Core\Settings\Change;
+use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SettingsDiff;
 use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Settings\Template\ReturnDelayMethod;
 use Escapement\Core\Settings\Template\SettingReasons;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\SettingsCheck\SettingsCheckResult;
+use Illuminate\Http\Request;
 
 /** The newest sheet of a switch, or the template of its kind where there is none yet. */
 final readonly class SheetPage
@@ -30,6 +35,8 @@ final readonly class SheetPage
     /** @var array<string, mixed> */
     public array $habits;
     public SettingsCheckResult $check;
+    /** Beside the control circuit of a changeover panel; null: none is kept. */
+    public ?PanelSheet $panel;
     private SwitchFacts $facts;
 
     public function __construct(public TransferSwitch $switch, public ?Sheet $sheet, public ReturnDelayMethod $school)
@@ -43,7 +50,18 @@ final readonly class SheetPage
             'exercise' => ['day' => 'tue', 'time' => '11:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false],
             'load_tests_per_year' => 4,
         ];
-        $this->check = $facts->check($facts->settings($this->settings), $this->habits);
+        $this->check = $facts->check($this->settings(), $this->habits);
+        $this->panel = (new PanelFacts($switch))->sheet($this->settings());
+    }
+
+    public static function school(Request $request): ReturnDelayMethod
+    {
+        return ReturnDelayMethod::tryFrom(Typed::text($request, 'school')) ?? ReturnDelayMethod::StormWise;
+    }
+
+    public function settings(): Settings
+    {
+        return $this->facts->settings($this->settings);
     }
 
     public function reason(string $path): string

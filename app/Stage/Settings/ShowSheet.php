@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Settings;
 
-use App\Http\Typed;
 use App\Models\TransferSwitch;
-use Escapement\Core\Settings\Template\ReturnDelayMethod;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -22,7 +20,7 @@ final readonly class ShowSheet
         return view('settings.page', ['page' => new SheetPage(
             $switch,
             $sheet,
-            ReturnDelayMethod::tryFrom(Typed::text($request, 'school')) ?? ReturnDelayMethod::StormWise,
+            SheetPage::school($request),
         )]);
     }
 }

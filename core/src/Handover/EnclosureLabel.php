@@ -7,6 +7,8 @@ namespace Escapement\Core\Handover;
 use Escapement\Core\Commissioning\Procedure\IsolationPoints;
 use Escapement\Core\Commissioning\Procedure\Isolator;
 use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\RelayLogic\AsBuilt\BuiltPanel;
+use Escapement\Core\RelayLogic\AsBuilt\LampWords;
 use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OutageTestPointResult;
@@ -82,6 +84,30 @@ final readonly class EnclosureLabel
         }
 
         return $labels;
+    }
+
+    /** What stands on the control circuit of a changeover panel: opened on one side it is live from the other. */
+    public static function ofPanel(BuiltPanel $panel, string $first, string $second): self
+    {
+        $sources = array_map(static fn(string $id): string => match ($id) {
+            $panel->first() => "$first ($id)",
+            $panel->second() => "$second ($id)",
+            default => $id,
+        }, $panel->controlSupplies());
+        $isOfTwo = count($sources) > 1;
+
+        return new self(
+            'Control circuit',
+            ($isOfTwo ? 'Live from ' . implode(' and from ', $sources) . ': with one of them open the other still feeds it. '
+                : 'Fed from ' . implode('', $sources) . '. ') . self::ALWAYS,
+            [
+                ...($panel->startContacts() === [] ? [] : [
+                    'The start contact ' . implode(', ', $panel->startContacts()) . ' carries the voltage of the generating set.',
+                ]),
+                'Contactors are never pushed in by hand unless everything is dead: it puts the source on the load, or on the other source.',
+                ...LampWords::of($panel, $first, $second),
+            ],
+        );
     }
 
     /** @return list<string> sources that feed it in one position or another */

@@ -8,6 +8,8 @@ use Escapement\Core\Plant\Load;
 use Escapement\Core\Plant\Plant;
 use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Rehearsal\RestartTimes;
+use Escapement\Core\RelayLogic\AsBuilt\BuiltPanel;
+use Escapement\Core\RelayLogic\AsBuilt\LampWords;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Settings\SheetWords;
 use Escapement\Core\Settings\SiteHabits;
@@ -25,6 +27,7 @@ final readonly class OwnerWords
     /**
      * @param list<Load> $loads
      * @param string     $call  whom to call: a company, with its number
+     * @param ?BuiltPanel $panel the changeover panel as it was proved, where its circuit is kept
      */
     public function __construct(
         private Plant $plant,
@@ -32,6 +35,7 @@ final readonly class OwnerWords
         private array $loads,
         private SiteHabits $habits,
         private string $call = 'us',
+        private ?BuiltPanel $panel = null,
     ) {
         $this->expected = new ExpectedTimes($plant, $settings);
     }
@@ -104,11 +108,21 @@ final readonly class OwnerWords
         return $this->plant->kind === PlantKind::Mobile;
     }
 
+    /** @return list<string> what each lamp of the panel means, from its circuit; none where that is not kept */
+    public function lamps(): array
+    {
+        [$first, $second] = $this->plant->kind === PlantKind::TwoSource ? ['the first supply', 'the second supply']
+            : ['the utility', 'the generator'];
+
+        return $this->panel === null ? [] : LampWords::of($this->panel, $first, $second);
+    }
+
     /** @return list<string> what to do when it does not do this; never more than a person without a tool may */
     public function trouble(): array
     {
         $alarm = 'It smells of burning, smokes, or an alarm for carbon monoxide sounds: get everybody out and call for help first.';
-        $lamps = "What the lamps mean is in the maker's instructions at the switch. Any lamp that is new since today: call $this->call.";
+        $lamps = ($this->lamps() === [] ? "What the lamps mean is in the maker's instructions at the switch. " : '')
+            . "Any lamp that is new since today: call $this->call.";
         $breaker = 'Dark, and the engine runs: the breaker on the generator may be open. As long as it is, neither source feeds. Do '
             . 'not open a cover;'
             . " switch large loads off and follow the maker's instructions for that breaker, or call $this->call.";

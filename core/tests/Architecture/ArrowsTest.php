@@ -41,7 +41,7 @@ final class ArrowsTest extends TestCase
         ],
         'Device' => ['Input', 'Finding', 'Plant', 'Settings', 'Commissioning'],
         'Bench' => ['Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Power'],
-        'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'Commissioning'],
+        'Handover' => ['Plant', 'Settings', 'SettingsCheck', 'Rehearsal', 'Topology', 'RelayLogic', 'Commissioning'],
         'Wire' => [
             'Input', 'Finding', 'Plant', 'Settings', 'Simulation', 'Rehearsal', 'SettingsCheck', 'Wiring', 'Power', 'Topology', 'Survey',
             'PowerDown', 'Terminations', 'Commissioning', 'RelayLogic', 'WiringView', 'LoadTest', 'Panel', 'Schedule', 'Device', 'Bench',

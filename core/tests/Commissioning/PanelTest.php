@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Commissioning;
 
+use Escapement\Core\Commissioning\Mark;
+use Escapement\Core\Commissioning\MarkEvent;
 use Escapement\Core\Commissioning\PanelSheet;
 use Escapement\Core\Commissioning\PanelSheetRow;
+use Escapement\Core\Commissioning\PanelTimes;
+use Escapement\Core\Commissioning\TimingVerdict;
+use Escapement\Core\Handover\EnclosureLabel;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\RelayLogic\AsBuilt\LampWords;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Tests\StandardPanels;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -182,5 +188,60 @@ final class PanelTest extends TestCase
         } catch (BadInput $bad) {
             self::assertSame('/panel/circuit', $bad->path);
         }
+    }
+
+    /** @param array<string, int> $marks */
+    #[Test, DataProvider('timed')]
+    public function a_measured_time_is_held_against_the_circuit_with_the_hand_forgiven(array $marks, bool $agrees): void
+    {
+        $template = new SheetTemplate(InstallationKind::from('K8'));
+        $result = (new TimingVerdict($template->plant(), $template->settings(), 500))->judge(array_map(
+            static fn(string $event, int $atMs): Mark => new Mark(MarkEvent::from($event), $atMs, $event, false),
+            array_keys($marks),
+            $marks,
+        ));
+        self::assertSame($agrees, (new PanelTimes(StandardPanels::built('b'), 500))->agrees($result->runs[0]));
+    }
+
+    /** @return iterable<string, array{array<string, int>, bool}> */
+    public static function timed(): iterable
+    {
+        $good = ['utility_off' => 0, 'start_signal' => 100, 'engine_running' => 5600, 'transferred' => 6600];
+        yield 'as the circuit gives it' => [$good, true];
+        yield 'a second and the hand late' => [['start_signal' => 1515] + $good, true];
+        yield 'a millisecond more' => [['start_signal' => 1516] + $good, false];
+        yield 'the generator by its last crank' => [['engine_running' => 45_600, 'transferred' => 46_600] + $good, true];
+        yield 'the load later than the last crank' => [['transferred' => 49_100] + $good, false];
+        yield 'back too soon' => [$good + ['utility_on' => 60_000, 'retransferred' => 80_000], false];
+        yield 'back by its dial' => [$good + ['utility_on' => 60_000, 'retransferred' => 91_000], true];
+    }
+
+    #[Test]
+    public function nothing_measured_says_nothing(): void
+    {
+        $template = new SheetTemplate(InstallationKind::from('K8'));
+        $result = (new TimingVerdict($template->plant(), $template->settings(), 500))
+            ->judge([new Mark(MarkEvent::from('utility_off'), 0, 'a', false)]);
+        self::assertNull((new PanelTimes(StandardPanels::built('b'), 500))->agrees($result->runs[0]));
+    }
+
+    #[Test]
+    public function a_lamp_means_what_it_does_on_each_source_alone(): void
+    {
+        self::assertSame(
+            ['H1 lit: the load is on the first supply.', 'H2 lit: the load is on the second supply.'],
+            LampWords::of(StandardPanels::built('a'), 'the first supply', 'the second supply'),
+        );
+        self::assertSame([], LampWords::of(StandardPanels::built('c'), 'the utility', 'the generator'));
+    }
+
+    #[Test]
+    public function its_label_says_that_one_source_open_leaves_the_control_circuit_live(): void
+    {
+        $label = EnclosureLabel::ofPanel(StandardPanels::built('b'), 'the utility', 'the generator');
+        self::assertStringContainsString('the utility (mains) and from the generator (gen)', $label->hazard);
+        self::assertStringContainsString('proved dead', $label->hazard);
+        self::assertStringContainsString('START', $label->lines[0]);
+        self::assertContains('HG lit: the load is on the generator.', $label->lines);
     }
 }

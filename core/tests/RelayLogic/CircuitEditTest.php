@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\RelayLogic;
 
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\Severity;
 use Escapement\Core\Input\Node;
 use Escapement\Core\RelayLogic\Contact;
 use Escapement\Core\RelayLogic\Draft\CircuitDraft;
@@ -45,6 +46,17 @@ final class CircuitEditTest extends TestCase
     public function no_way_leads_to_both_closed_where_the_proof_found_none(RelayCircuit $circuit): void
     {
         self::assertSame([], (new CounterExample($circuit))->steps());
+    }
+
+    #[Test]
+    #[DataProvider('standard')]
+    public function nobody_is_given_a_circuit_to_begin_with_that_does_not_prove(RelayCircuit $circuit): void
+    {
+        $stops = array_filter(
+            (new RelayCheck())->check($circuit)->findings,
+            static fn(Finding $finding): bool => $finding->severity === Severity::Stop,
+        );
+        self::assertSame([], array_map(static fn(Finding $finding): string => $finding->sentence(), $stops));
     }
 
     /** @return iterable<string, array{string, string}> */

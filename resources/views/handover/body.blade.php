@@ -68,6 +68,11 @@
                             <td colspan="4">Warn: {{ $told->sentence }}</td>
                         </tr>
                     @endif
+                    @if ($built = $report->result->againstCircuit($interval))
+                        <tr class="told-row">
+                            <td colspan="4">Warn: {{ $built->sentence }}</td>
+                        </tr>
+                    @endif
                 @endforeach
                 @foreach ($timed->baits as $bait)
                     <tr>
@@ -81,6 +86,9 @@
                 @endforeach
             </tbody>
         </table>
+        @if ($report->result->isAsBuilt($timed))
+            <p>The circuit as built, played, gives these times too.</p>
+        @endif
     @endforeach
     @if ($report->result->repeats() !== [])
         <table class="ruled">
@@ -186,6 +194,9 @@
             </table>
         @endif
     </section>
+@endif
+@if ($report->panel !== null)
+    @include('handover.circuit')
 @endif
 <section class="report-part">
     <h2>Settings, version {{ $run->sheet->version }}, {{ $run->sheet->standing->label() }}</h2>

@@ -53,6 +53,14 @@
     <h2>The last load test</h2>
     <p>{{ $page->loadTestWords() }}</p>
 @endif
+@if ($page->words->lamps() !== [])
+    <h2>What the lamps mean</h2>
+    <ul>
+        @foreach ($page->words->lamps() as $line)
+            <li>{{ $line }}</li>
+        @endforeach
+    </ul>
+@endif
 <h2>When it does not do this</h2>
 <ul>
     @foreach ($page->words->trouble() as $line)

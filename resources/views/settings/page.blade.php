@@ -67,6 +67,7 @@
             </dl>
         </details>
     @endif
+    @includeWhen($page->panel !== null, 'settings.partials._circuit')
     <form method="post" action="{{ route('sheet.save', $page->switch) }}" class="sheet" id="sheet">
         @csrf
         <input type="hidden" name="seen_version" value="{{ session('overtaken.version', $page->switch->sheet?->version ?? 0) }}">

@@ -64,6 +64,23 @@ final readonly class BuiltPanel
         return $engine === null ? 0 : ($engine->crankAttempts - 1) * ($engine->crankLimitMs + $engine->crankRestMs);
     }
 
+    /** @return list<string> supplies that feed the control circuit, in their order */
+    public function controlSupplies(): array
+    {
+        $used = array_column($this->circuit->rungs, 'supply');
+
+        return array_values(array_filter(
+            array_column($this->circuit->supplies, 'id'),
+            static fn(string $id): bool => in_array($id, $used, true),
+        ));
+    }
+
+    /** @return list<string> */
+    public function startContacts(): array
+    {
+        return array_column($this->circuit->ofType(RelayType::Start), 'id');
+    }
+
     /** All of the first source lost, and back after the load has settled on the second. */
     public function outage(): BuiltTimes
     {

@@ -38,6 +38,11 @@
                             <td colspan="4"><x-glyph kind="warn" /> {{ $told->sentence }}</td>
                         </tr>
                     @endif
+                    @if ($built = $result->againstCircuit($interval))
+                        <tr class="told-row">
+                            <td colspan="4"><x-glyph kind="warn" /> {{ $built->sentence }}</td>
+                        </tr>
+                    @endif
                 @endforeach
                 @foreach ($timed->baits as $bait)
                     <tr>
@@ -53,6 +58,9 @@
             </tbody>
         </table>
     </div>
+    @if ($result->isAsBuilt($timed))
+        <p><x-glyph kind="proven" /> The circuit as built, played, gives these times too.</p>
+    @endif
 @endforeach
 @if ($result->repeats() !== [])
     <div class="wide" tabindex="0" role="region" aria-label="Timed more than once, table">

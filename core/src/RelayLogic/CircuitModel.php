@@ -15,6 +15,8 @@ final class CircuitModel
     private const DROPPED = 0;
     private const PICKED = 2;
     private const STAYS = -1;
+    /** As many environments as one integer has bits to spare for. */
+    private const CHUNK = 62;
 
     /** @var list<RelayDevice> that move */
     public readonly array $moving;
@@ -49,6 +51,16 @@ final class CircuitModel
 
     /** @var array<string, array<int, array{fast: int, slow: int}>> steps worked out so far, by device and those bits; STAYS where none */
     private array $known = [];
+
+    /** @var list<non-empty-list<int>> every environment, in pieces that have a bit each */
+    private array $chunks = [];
+
+    /** @var array<string, int> bits of the devices that the next step of each moving device depends on */
+    private array $deviceMasks = [];
+
+    /** @var array<string, array<int, list<array{int, list<int>, list<int>}>>> moves by device and those bits: where to, in which environments
+     *     fast, in which slow */
+    private array $moves = [];
 
     /**
      * @param array<string, int> $held      values that devices are held at
@@ -91,7 +103,11 @@ final class CircuitModel
         foreach ($moving as $device) {
             $this->masks[$device->id] = $this->mask($device);
             $this->known[$device->id] = [];
+            $this->moves[$device->id] = [];
         }
+        $devices = ~$this->environmentBits();
+        $this->deviceMasks = array_map(static fn(int $mask): int => $mask & $devices, $this->masks);
+        $this->chunks = array_chunk($this->environments(), self::CHUNK);
     }
 
     /**
@@ -248,6 +264,79 @@ final class CircuitModel
         }
 
         return $fast;
+    }
+
+    /**
+     * What own() is in all environments at once.
+     *
+     * @param int $values of the devices
+     *
+     * @return array{list<int>, list<int>} values that a step leads to, each once; and the environments in which there is a step, as bits
+     */
+    public function moves(int $values): array
+    {
+        $moves = [];
+        foreach ($this->deviceMasks as $device => $mask) {
+            foreach ($this->moves[$device][$values & $mask] ?? $this->tabulate($values, $device) as [$to, $fast, $slow]) {
+                $moves[] = [$values & ~(3 << $this->shift[$device]) | $to, $fast, $slow];
+            }
+        }
+        $next = $busy = [];
+        foreach ($this->chunks as $chunk => $_) {
+            $anyFast = $anySlow = 0;
+            foreach ($moves as [, $fast, $slow]) {
+                $anyFast |= $fast[$chunk];
+                $anySlow |= $slow[$chunk];
+            }
+            foreach ($moves as [$to, $fast, $slow]) {
+                if (($fast[$chunk] | $slow[$chunk] & ~$anyFast) !== 0) {
+                    $next[$to] = true;
+                }
+            }
+            $busy[] = $anyFast | $anySlow;
+        }
+
+        return [array_keys($next), $busy];
+    }
+
+    /**
+     * @param list<int> $busy as moves() tells it
+     *
+     * @return list<int> environments in which there is none
+     */
+    public function calm(array $busy): array
+    {
+        $calm = [];
+        foreach ($this->chunks as $chunk => $environments) {
+            foreach ($environments as $bit => $environment) {
+                if (($busy[$chunk] >> $bit & 1) === 0) {
+                    $calm[] = $environment;
+                }
+            }
+        }
+
+        return $calm;
+    }
+
+    /** @return list<array{int, list<int>, list<int>}> */
+    private function tabulate(int $values, string $device): array
+    {
+        $none = array_fill(0, count($this->chunks), 0);
+        $moves = [];
+        foreach ($this->chunks as $chunk => $environments) {
+            foreach ($environments as $bit => $environment) {
+                $state = $values | $environment;
+                $step = $this->known[$device][$state & $this->masks[$device]] ?? $this->learn($state, $device);
+                foreach ([1 => $step['fast'], 2 => $step['slow']] as $speed => $to) {
+                    if ($to !== self::STAYS) {
+                        $moves[$to] ??= [$to, $none, $none];
+                        $moves[$to][$speed][$chunk] |= 1 << $bit;
+                    }
+                }
+            }
+        }
+
+        return $this->moves[$device][$values & $this->deviceMasks[$device]] = array_values($moves);
     }
 
     /** Of everything that surroundings and people may change at any time. */

@@ -37,14 +37,14 @@ final readonly class RelayCheck
 
         return new RelayCheckResult(
             $rows,
-            count($space->own),
+            $space->count(),
             $space->isBothClosedReachable,
             $faults->outcomes,
             $faults->startFaults,
             $dead,
             $hunting,
             $findings->all(),
-            [sprintf('%d states, %d single faults', count($space->own), count($faults->outcomes))],
+            [sprintf('%d states, %d single faults', $space->count(), count($faults->outcomes))],
         );
     }
 
@@ -169,7 +169,7 @@ final readonly class RelayCheck
         if ($changeover === null) {
             return;
         }
-        foreach (array_keys($space->own) as $state) {
+        foreach (array_keys($space->own()) as $state) {
             $commands = array_filter(
                 ['I', '0', 'II'],
                 static fn(string $position): bool => $space->model->isEnergised($state, "$changeover->id.$position"),

@@ -106,7 +106,7 @@ final readonly class SourceRules
     private function hasNoPause(RelayDevice $from, RelayDevice $to): bool
     {
         $model = $this->space->model;
-        foreach ($this->space->own as $state => $own) {
+        foreach ($this->space->own() as $state => $own) {
             if (! $model->isAtRest($state) || $model->value($state, $from->id) !== 2 || ! $model->isHealthy($state, (string) $to->supply)) {
                 continue;
             }

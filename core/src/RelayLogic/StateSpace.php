@@ -12,8 +12,11 @@ namespace Escapement\Core\RelayLogic;
  */
 final class StateSpace
 {
-    /** @var array<int, list<int>> own moves of each reachable state */
-    public array $own = [];
+    /** @var array<int, list<int>> of each reachable set of device values, the environments in which something moves, as bits */
+    private array $busy = [];
+
+    /** @var ?array<int, list<int>> */
+    private ?array $own = null;
 
     public bool $isBothClosedReachable = false;
 
@@ -31,7 +34,7 @@ final class StateSpace
     ) {
         $names = array_map(static fn(RelayDevice $one): string => $one->id, $circuit->powerContactors());
         $devices = ~$model->environmentBits();
-        $environments = $model->environments();
+        $environments = count($model->environments());
         $open = [];
         foreach ($this->powerUps() as $starts) {
             foreach ($starts as $state) {
@@ -48,7 +51,7 @@ final class StateSpace
                     return;
                 }
             }
-            if (count($this->own) > $mostStates) {
+            if (count($this->busy) * $environments > $mostStates) {
                 throw new TooManyStates($mostStates);
             }
             foreach ($model->handSteps($values) as $next) {
@@ -56,22 +59,47 @@ final class StateSpace
                     $seen[$next] = $open[$next] = true;
                 }
             }
-            foreach ($environments as $environment) {
-                $this->own[$values | $environment] = $own = $model->own($values | $environment);
-                foreach ($own as $next) {
-                    $next &= $devices;
-                    if (! isset($seen[$next])) {
-                        $seen[$next] = $open[$next] = true;
-                    }
+            [$moves, $this->busy[$values]] = $model->moves($values);
+            foreach ($moves as $next) {
+                if (! isset($seen[$next])) {
+                    $seen[$next] = $open[$next] = true;
                 }
             }
         }
     }
 
+    /** How many states are reachable. */
+    public function count(): int
+    {
+        return count($this->busy) * count($this->model->environments());
+    }
+
+    /** @return array<int, list<int>> own moves of each reachable state */
+    public function own(): array
+    {
+        if ($this->own === null) {
+            $this->own = [];
+            foreach ($this->busy as $values => $_) {
+                foreach ($this->model->environments() as $environment) {
+                    $this->own[$values | $environment] = $this->model->own($values | $environment);
+                }
+            }
+        }
+
+        return $this->own;
+    }
+
     /** @return list<int> states without an own move */
     public function settled(): array
     {
-        return array_keys(array_filter($this->own, static fn(array $own): bool => $own === []));
+        $settled = [];
+        foreach ($this->busy as $values => $busy) {
+            foreach ($this->model->calm($busy) as $environment) {
+                $settled[] = $values | $environment;
+            }
+        }
+
+        return $settled;
     }
 
     /** @return list<int> settled states where nobody touches anything and the selector is at auto */
@@ -93,7 +121,7 @@ final class StateSpace
         $settled = [];
         while ($from !== []) {
             $state = array_pop($from);
-            $own = $this->own[$state] ?? $this->model->own($state);
+            $own = $this->model->own($state);
             if ($own === []) {
                 $settled[] = $state;
             }
@@ -137,7 +165,8 @@ final class StateSpace
     public function hunting(): array
     {
         $before = [];
-        foreach ($this->own as $state => $own) {
+        $all = $this->own();
+        foreach ($all as $state => $own) {
             foreach ($own as $next) {
                 $before[$next][] = $state;
             }
@@ -153,7 +182,7 @@ final class StateSpace
             }
         }
 
-        return array_keys(array_diff_key($this->own, $calm));
+        return array_keys(array_diff_key($all, $calm));
     }
 
     /** @return iterable<list<int>> of every health and selector position */

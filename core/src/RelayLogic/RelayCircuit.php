@@ -16,6 +16,12 @@ final readonly class RelayCircuit
     /** @var array<string, Rung> by coil */
     public array $rungOf;
 
+    /** @var array<string, RelayDevice> by coil, which of a motor changeover is one of three */
+    public array $driven;
+
+    /** @var array<string, list<RelayDevice>> */
+    private array $byType;
+
     /**
      * @param list<RelaySupply> $supplies
      * @param list<RelayDevice> $devices
@@ -34,12 +40,24 @@ final readonly class RelayCircuit
         $this->supplyById = array_column($supplies, null, 'id');
         $this->deviceById = array_column($devices, null, 'id');
         $this->rungOf = array_column($rungs, null, 'coil');
+        $byType = $driven = [];
+        foreach ($devices as $device) {
+            $byType[$device->type->value][] = $device;
+        }
+        foreach ($rungs as $rung) {
+            $device = $this->deviceById[explode('.', $rung->coil)[0]] ?? null;
+            if ($device !== null) {
+                $driven[$rung->coil] = $device;
+            }
+        }
+        $this->byType = $byType;
+        $this->driven = $driven;
     }
 
     /** @return list<RelayDevice> */
     public function ofType(RelayType $type): array
     {
-        return array_values(array_filter($this->devices, static fn(RelayDevice $device): bool => $device->type === $type));
+        return $this->byType[$type->value] ?? [];
     }
 
     public function changeover(): ?RelayDevice

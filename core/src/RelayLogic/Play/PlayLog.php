@@ -215,7 +215,7 @@ final class PlayLog
     private function coils(int $t): void
     {
         foreach ($this->state->input->circuit->rungs as $rung) {
-            $type = $this->state->input->circuit->deviceById[explode('.', $rung->coil)[0]]->type;
+            $type = $this->state->input->circuit->driven[$rung->coil]->type;
             if ($type === RelayType::Contactor || $type === RelayType::Relay) {
                 $isWeak = $this->state->isOn($rung->coil) && RelativeTolerance::isOver(self::COIL_SAFE_PCT, $this->state->ratio($rung));
                 $this->stretch("weak:$rung->coil")->see($t, $isWeak);

@@ -147,7 +147,7 @@ final class PlayState
     /** Whether a fault keeps the device where it is. */
     public function isHeld(RelayDevice $device): bool
     {
-        return isset($this->faults["stuck_on:$device->id"]) || isset($this->faults["stuck_off:$device->id"])
+        return $this->faults !== [] && (isset($this->faults["stuck_on:$device->id"]) || isset($this->faults["stuck_off:$device->id"]))
             || isset($this->welded[$device->id]) && $device->hasMirror;
     }
 
@@ -191,8 +191,10 @@ final class PlayState
 
     public function hasPath(Rung $rung): bool
     {
-        return ! isset($this->faults["fuse_blown:$rung->id"]) && ! isset($this->faults["coil_open:{$this->driven($rung)->id}"])
-            && $this->closed[$rung->id]();
+        $isWhole = $this->faults === []
+            || ! isset($this->faults["fuse_blown:$rung->id"]) && ! isset($this->faults["coil_open:{$this->driven($rung)->id}"]);
+
+        return $isWhole && $this->closed[$rung->id]();
     }
 
     public function isClosed(Contact $contact): bool
@@ -216,7 +218,7 @@ final class PlayState
 
     private function driven(Rung $rung): RelayDevice
     {
-        return $this->input->circuit->deviceById[explode('.', $rung->coil)[0]];
+        return $this->input->circuit->driven[$rung->coil];
     }
 
     /** A weld takes when the contacts are made, and lasts until it is cleared. */

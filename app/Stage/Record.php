@@ -49,7 +49,7 @@ final readonly class Record
                 'kind' => $one['kind'],
                 'who' => $user->name,
                 'server_time' => Carbon::now()->toIso8601ZuluString('millisecond'),
-                'device_time' => $one['device_time'], 'what' => $one['what'],
+                'device_time' => $one['device_time'], 'what' => self::asWritten($one['what']),
             ];
             $hash = $this->chain->hash($hash, $entry);
             $rows[] = [
@@ -65,5 +65,20 @@ final readonly class Record
             RecordEntry::query()->insert($some);
         }
         $of->update(['head' => $hash, 'seal' => $this->keys->seal($of->company_id, $seq, $hash)->kept()]);
+    }
+
+    /**
+     * The hash is of what a reader will decode: an object among arrays would be hashed with its keys as they came.
+     *
+     * @param array<string, mixed> $what
+     */
+    private static function asWritten(array $what): mixed
+    {
+        return json_decode(
+            json_encode($what, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            true,
+            64,
+            JSON_THROW_ON_ERROR,
+        );
     }
 }

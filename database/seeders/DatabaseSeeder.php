@@ -298,6 +298,7 @@ final class DatabaseSeeder extends Seeder
             'rating_a' => 160, 'poles' => 4, 'test_disconnect' => 'Q0', 'test_device' => 'q1', 'rated_kw' => [], 'largest_motor_hp' => 10,
             'survey' => $survey,
         ], [['Press', 22, 1, true, false], ['Ovens', 18, 2, false, false]], $european);
+        $this->bonded($press, ['generator_bonded' => true, 'panel_bonded' => false, 'service_bonded' => true]);
         $this->sheet($press, $this->milo, Standing::AsFound, 'As the panel builder left it, from his slip.');
         $this->timed($press, $this->milo, $this->panels->ready($press, $this->milo, 'a'), 'Milo Tern', 'Lina Brook', false);
         Carbon::setTestNow($now->copy()->subDays(17)->setTime(5, 50));
@@ -308,9 +309,11 @@ final class DatabaseSeeder extends Seeder
             'rated_kw' => ['diesel' => 50], 'largest_motor_hp' => 10, 'has_compressor' => true,
             'survey' => $survey + ['emergency_stop' => 'yes', 'co_alarms' => 'yes', 'opening_m' => 6],
         ], [['Milk cooling', 16, 1, true, false], ['Milking', 9, 1, true, false]], $european);
+        $this->bonded($dairy, ['generator_bonded' => true, 'panel_bonded' => false, 'service_bonded' => true]);
         $this->sheet($dairy, $this->rosa, Standing::AsFound, 'From the slip in the panel door.');
         $this->timed($dairy, $this->rosa, $this->panels->ready($dairy, $this->rosa, 'c'), 'Rosa Vance', 'Jon Lark', false);
         Carbon::setTestNow($now->copy()->subDays(6)->setTime(7, 0));
+        $this->bonded($saltmarsh, ['generator_bonded' => true, 'panel_bonded' => false, 'service_bonded' => true]);
         $this->timed(
             $saltmarsh,
             $this->milo,
@@ -319,6 +322,15 @@ final class DatabaseSeeder extends Seeder
             'Hedda Maas',
             false,
         );
+    }
+
+    /** @param array<string, bool> $bonds as they were found */
+    private function bonded(TransferSwitch $switch, array $bonds): void
+    {
+        Plan::query()->create([
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->milo->id,
+            'facts' => $bonds + ['code_edition' => 'IEC 60364, as adopted here'],
+        ]);
     }
 
     private function bookmobile(Carbon $now): void

@@ -73,6 +73,7 @@ final class PanelProofTest extends TestCase
         $this->get($page)->assertSee('under 85 %')->assertDontSee('under 70 %');
         $this->post("/runs/$run->id/follow")->assertSessionHasNoErrors();
         $this->get($page)->assertSee('under 70 %');
+        $this->get("/runs/$run->id/report")->assertOk()->assertSee('chain whole');
     }
 
     #[Test]

@@ -16,6 +16,7 @@ final readonly class PlanLook
         public bool $showsStillLive = false,
         public string $bonds = 'moves',
         public bool $showsFaults = false,
+        public ?string $lost = null,
     ) {}
 
     public static function from(Request $request): self
@@ -23,6 +24,7 @@ final readonly class PlanLook
         $on = Typed::text($request, 'on');
 
         $bonds = Typed::text($request, 'bonds');
+        $lost = Typed::text($request, 'lost');
 
         return new self(
             in_array($on, ['normal', 'off', 'emergency'], true) ? $on : 'normal',
@@ -30,6 +32,7 @@ final readonly class PlanLook
             $request->boolean('still'),
             in_array($bonds, ['before', 'after'], true) ? $bonds : 'moves',
             $request->boolean('fault'),
+            in_array($lost, ['L1', 'L2', 'L3'], true) ? $lost : null,
         );
     }
 
@@ -39,6 +42,6 @@ final readonly class PlanLook
         return [
             'on' => $this->on, 'open' => $this->open, 'still' => (int) $this->showsStillLive, 'bonds' => $this->bonds,
             'fault' => (int) $this->showsFaults,
-        ];
+        ] + ($this->lost === null ? [] : ['lost' => $this->lost]);
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Stage\Plan;
 
 use App\Bridge\DecideFacts;
+use App\Bridge\PanelFacts;
 use App\Bridge\PlanFacts;
 use App\Bridge\TestPointFacts;
+use App\Drawing\Panel\PanelMarks;
 use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
@@ -36,6 +38,7 @@ final readonly class PlanPage
     public SiteStanding $standing;
     public OneLine $drawing;
     public OneLineDrawing $picture;
+    public ?PanelMarks $panel;
     public SiteBonding $bonding;
     public OutageTestPointResult $test;
     public PlacedAnswer $topology;
@@ -59,6 +62,7 @@ final readonly class PlanPage
         $this->bonding = $facts->bonding();
         $this->test = TestPointFacts::ofSwitch($switch, $facts->plan);
         $this->findings = $this->told([...$this->topology->findings, ...$this->bonding->findings, ...$this->test->findings]);
+        $this->panel = PanelMarks::of($switch);
         $open = $this->openDevice()?->ref;
         $this->still = $this->stillLive($open);
         $this->picture = new OneLineDrawing(
@@ -71,6 +75,8 @@ final readonly class PlanPage
             $this->bondsLookedAt(),
             $facts->plan->in->isNeutralSwitched !== null,
             $look->showsFaults ? $facts->faults->elements : [],
+            $this->panel,
+            $look->lost,
         );
         $this->source = $facts->source;
         $this->decide = new DecideFacts($facts);
@@ -87,6 +93,24 @@ final readonly class PlanPage
     public function name(string $ref): string
     {
         return $this->names->of($ref);
+    }
+
+    /** @return array<string, string> where the switch can stand */
+    public function sides(): array
+    {
+        [$first, $second] = $this->switch->site->installation->hasGenerator() ? ['U utility', 'G generator'] : ['1 first supply', '2 second supply'];
+
+        return ['normal' => $first, 'off' => '0 between', 'emergency' => $second];
+    }
+
+    /** What the panel does when that phase is lost, by its circuit; null: no phase is, or no circuit is kept. */
+    public function lostWords(): ?string
+    {
+        $lost = $this->look->lost;
+        $built = $lost === null ? null : (new PanelFacts($this->switch))->built();
+
+        return $built === null ? null
+            : $built->phaseLost((int) substr((string) $lost, 1) - 1)->words("$lost of {$built->first()}", (string) $built->second());
     }
 
     /** @return list<Device> what one can choose to open: disconnects and mains */

@@ -10,6 +10,8 @@ use Escapement\Core\Plant\Upstream;
 /** What survey and plan know of an installation. Null is "not known": nothing is proposed that would rest on it. */
 final readonly class SitePlanInput
 {
+    public ?bool $isNeutralSwitched;
+
     /**
      * @param string         $system                single, split or three
      * @param float          $vLn                   V, line to neutral
@@ -32,7 +34,7 @@ final readonly class SitePlanInput
         public ?int $switchA = null,
         public bool $isServiceRated = false,
         public ?int $poles = null,
-        public ?bool $isNeutralSwitched = null,
+        ?bool $isNeutralSwitched = null,
         public bool $isBattery = false,
         public ?float $generatorBreakerA = null,
         public ?float $sourceLegA = null,
@@ -49,5 +51,8 @@ final readonly class SitePlanInput
         public array $loads = [],
         public array $subPanels = [],
         public ?Declared $declared = null,
-    ) {}
+    ) {
+        // On three phases the poles say it: four switch the neutral, three leave it through. On a split phase a pole may be a spare one.
+        $this->isNeutralSwitched = $isNeutralSwitched ?? ($kind->isThreePhase() ? [3 => false, 4 => true][$poles] ?? null : null);
+    }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stage\Plan\OneLine;
 
+use App\Drawing\Panel\BusBars;
+use App\Drawing\Panel\PanelMarks;
+use App\Drawing\Panel\PanelSymbols;
 use Escapement\Core\Planning\FaultAtElement;
 use Escapement\Core\Planning\FaultVerdict;
 use Escapement\Core\Topology\Device;
@@ -24,6 +27,8 @@ final class OneLineDrawing
     private const LEFT_PX = 74; // room for the flag at the test point
     private const TOP_PX = 14;
     private const BOX_PX = 106;
+    /** Least width with bus bars: as wide as a page has room for, and no scrolling at a desk. */
+    private const PANEL_PX = 770;
 
     private string $tubes = '';
     private string $boxes = '';
@@ -39,6 +44,8 @@ final class OneLineDrawing
      * @param null|array<string, list<string>>                   $stillLive nodes to be outlined
      * @param array<string, array{n: ?int, kind: string}>        $bonds     by element
      * @param array<string, FaultAtElement>                      $faults    to be written at their elements
+     * @param ?PanelMarks                                        $panel     of a three-phase installation
+     * @param ?string                                            $lost      phase of the first source
      */
     public function __construct(
         private readonly OneLine $drawing,
@@ -50,17 +57,58 @@ final class OneLineDrawing
         private readonly array $bonds,
         private readonly bool $isNeutralKnown = true,
         private readonly array $faults = [],
+        private readonly ?PanelMarks $panel = null,
+        private readonly ?string $lost = null,
     ) {
         $this->layout = OneLineLayout::of($drawing);
         $positions = array_fill_keys(array_map(static fn(Element $switch): string => $switch->id, $drawing->switches), $on);
         $running = $on === 'off' ? [] : $this->sourcesOf($on);
         $this->live = TopologyCheck::live($drawing, $positions, $open === null ? [] : [$open], $running);
-        $cells = array_map(fn(Element $e): array => $this->layout->cell($e->id), $drawing->elements);
-        $this->width = self::LEFT_PX + 16 + (1 + max([0, ...array_column($cells, 1)])) * self::COLUMN_PX;
-        $this->height = 2 * self::TOP_PX + max([0, ...array_column($cells, 0)]) * self::ROW_PX + 62;
+        $elements = array_values(array_filter($drawing->elements, fn(Element $e): bool => ! $this->isOnBus($e)));
+        $cells = array_map(fn(Element $e): array => $this->layout->cell($e->id), $elements);
+        $this->width = max(
+            self::LEFT_PX + 16 + (1 + max([0, ...array_column($cells, 1)])) * self::COLUMN_PX,
+            $this->panel === null ? 0 : self::PANEL_PX,
+        );
+        $bus = $this->panel === null || $this->panel->ways === [] ? null
+            : new BusBars($this->panel, in_array($on, ['off', 'emergency'], true) ? $on : 'normal', $lost, $this->width);
+        $this->height = 2 * self::TOP_PX + max([0, ...array_column($cells, 0)]) * self::ROW_PX + 62 + ($bus?->height() ?? 0);
         $this->drawLinks();
-        foreach ($drawing->elements as $element) {
+        foreach ($elements as $element) {
             $this->drawElement($element);
+        }
+        if ($this->panel !== null) {
+            $this->drawPanel($this->panel, $bus);
+        }
+    }
+
+    /** Where the outgoing ways are known they stand on the bus bars, instead of the loads that were counted in the survey. */
+    private function isOnBus(Element $e): bool
+    {
+        return $e->type === 'load' && $this->panel !== null && $this->panel->ways !== [];
+    }
+
+    /** Conductors, earths of both sources, current transformers, bus bars. */
+    private function drawPanel(PanelMarks $panel, ?BusBars $bus): void
+    {
+        $isFirst = true;
+        foreach ($this->drawing->sources as $source) {
+            [$x, $y] = $this->at($source->id);
+            $foot = $y + $this->boxHeight($source);
+            $this->marks .= PanelSymbols::conductors($x, $foot + 8, $panel->poles, $isFirst ? $this->lost : null)
+                . PanelSymbols::earth($x + self::BOX_PX / 2, $y + 8, $isFirst ? $panel->firstEarthed : $panel->secondEarthed);
+            $isFirst = false;
+        }
+        foreach ($this->drawing->switches as $switch) {
+            [$x, $y] = $this->at($switch->id);
+            if ($panel->transformers !== null) {
+                $this->marks .= PanelSymbols::transformer($x, $y + $this->boxHeight($switch) + 19, $panel->transformers);
+            }
+        }
+        $board = array_values($this->drawing->ofType('panel'))[0] ?? null;
+        if ($bus !== null && $board !== null) {
+            [$x, $y] = $this->at($board->id);
+            $this->boxes = $bus->svg($x, $y + $this->boxHeight($board)) . $this->boxes;
         }
     }
 
@@ -148,6 +196,9 @@ final class OneLineDrawing
     {
         $groups = [];
         foreach ($this->drawing->links as $link) {
+            if ($this->isOnBus($this->drawing->byId[$link->toId])) {
+                continue;
+            }
             [$x1, $y1] = $this->exit($link);
             [$x2, $y2] = $this->entry($link);
             // What comes to the emergency side runs at a height of its own, so that only drops cross.
@@ -323,7 +374,7 @@ final class OneLineDrawing
         return match (true) {
             ! $this->isNeutralKnown => 'N ?',
             $e->neutral === 'solid' => 'N solid',
-            default => 'N switched',
+            default => 'N sw.', // the whole word stands in the facts beside; here it would cross the wire
         };
     }
 

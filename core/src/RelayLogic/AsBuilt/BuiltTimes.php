@@ -51,6 +51,16 @@ final readonly class BuiltTimes
         $this->singlePhasing = in_array('single-phasing', array_column($result->findings, 'id'), true);
     }
 
+    /** What the panel does when that is lost, in a sentence. */
+    public function words(string $lost, string $second): string
+    {
+        $seconds = static fn(int $ms): string => rtrim(rtrim(number_format($ms / 1000, 3, '.', ''), '0'), '.') . ' s';
+
+        return $this->transferMs === null ? "$lost lost: by its circuit the panel does not notice."
+            : "$lost lost: by its circuit the load is on $second after {$seconds($this->transferMs)}" . ($this->singlePhasing
+                ? '; until then it stays on two phases, and motors need protection of their own.' : '.');
+    }
+
     /** By the name of an interval of `timing_verdict`. */
     public function of(string $interval): ?int
     {

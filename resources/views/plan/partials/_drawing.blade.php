@@ -5,7 +5,7 @@
         <fieldset>
             <legend>Switch on</legend>
             <div class="choice">
-                @foreach (['normal' => 'U utility', 'off' => '0 between', 'emergency' => 'G generator'] as $value => $words)
+                @foreach ($page->sides() as $value => $words)
                     <label><input type="radio" name="on" value="{{ $value }}"
                             @checked($page->look->on === $value)><span>{{ $words }}</span></label>
                 @endforeach
@@ -21,6 +21,17 @@
                 @endforeach
             </div>
         </fieldset>
+        @if ($page->panel !== null)
+            <fieldset>
+                <legend>Phase lost</legend>
+                <div class="choice">
+                    @foreach (['' => 'none', 'L1' => 'L1', 'L2' => 'L2', 'L3' => 'L3'] as $value => $words)
+                        <label><input type="radio" name="lost" value="{{ $value }}"
+                                @checked(($page->look->lost ?? '') === $value)><span>{{ $words }}</span></label>
+                    @endforeach
+                </div>
+            </fieldset>
+        @endif
         <fieldset>
             <legend>Bonds</legend>
             <div class="choice">
@@ -37,8 +48,12 @@
         <noscript><button class="btn btn-outline-primary" type="submit">Show it</button></noscript>
     </form>
     @if ($page->hazard())
-        <x-hazard><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }} Engine blocked from starting, locked, tagged, then
+        <x-hazard><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }} Engine blocked from starting, locked, tagged,
+            then
             prove dead. The maker's instructions, the adopted code and the authority having jurisdiction come first.</x-hazard>
+    @endif
+    @if ($page->lostWords())
+        <p class="working">{{ $page->lostWords() }}</p>
     @endif
     <div class="one-line-box" tabindex="0" role="region" aria-label="One-line, drawing">{!! $page->picture->svg() !!}</div>
     <p class="key"><span><i class="swatch swatch-util"></i>utility</span><span><i class="swatch swatch-gen"></i>generator</span><span><i

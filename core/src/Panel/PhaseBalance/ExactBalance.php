@@ -10,13 +10,14 @@ namespace Escapement\Core\Panel\PhaseBalance;
  */
 final readonly class ExactBalance
 {
-    private const BASE = 1 << 20;
     private const CHOICES = 3;
 
     /** @var array<int, int> by sums: moves and places as one number */
     private array $table;
     private int $codes;
     private int $total;
+    /** More than any leg can carry: the sums on two legs as one number, close together, so that a table of them has few collisions. */
+    private int $base;
 
     /**
      * @param array{int, int, int} $fixed  on the legs by what does not move
@@ -25,45 +26,68 @@ final readonly class ExactBalance
     public function __construct(private array $fixed, private array $ways)
     {
         $this->codes = self::CHOICES ** count($ways);
-        $table = [$fixed[0] * self::BASE + $fixed[1] => 0];
         $total = array_sum($fixed);
-        $scale = 1;
         foreach ($ways as $way) {
-            $next = [];
             $total += $way->planA() * count(PanelWay::legs($way->connect));
-            foreach ($way->options() as $option => $place) {
-                $legs = PanelWay::legs($place);
-                $step = $way->planA() * ((in_array(0, $legs, true) ? self::BASE : 0) + (in_array(1, $legs, true) ? 1 : 0));
-                $cost = $place === $way->connect ? 0 : $this->codes;
+        }
+        $this->total = $total;
+        $this->base = $total + 1;
+        $table = [$fixed[0] * $this->base + $fixed[1] => 0];
+        $lightestFirst = $ways; // so that the tables stay small as long as they can
+        uasort($lightestFirst, static fn(PanelWay $one, PanelWay $other): int => $one->planA() <=> $other->planA());
+        foreach ($lightestFirst as $place => $way) {
+            $weight = intdiv($this->codes, self::CHOICES ** ($place + 1)); // what stands first on the board weighs most in the code
+            $next = [];
+            foreach ($way->options() as $option => $connect) {
+                $legs = PanelWay::legs($connect);
+                $step = $way->planA() * ((in_array(0, $legs, true) ? $this->base : 0) + (in_array(1, $legs, true) ? 1 : 0));
+                $more = ($connect === $way->connect ? 0 : $this->codes) + $option * $weight;
                 foreach ($table as $sums => $value) {
-                    // the code grows from the left: what was chosen first weighs most
-                    $moves = intdiv($value, $this->codes) * $this->codes;
-                    $coded = $moves + $cost + ($value - $moves) * self::CHOICES + $option;
-                    $key = $sums + $step;
-                    if (! isset($next[$key]) || $coded < $next[$key]) {
-                        $next[$key] = $coded;
+                    $sums += $step;
+                    $value += $more;
+                    if ($value < ($next[$sums] ?? PHP_INT_MAX)) {
+                        $next[$sums] = $value;
                     }
                 }
             }
             $table = $next;
-            $scale *= self::CHOICES;
         }
         $this->table = $table;
-        $this->total = $total;
     }
 
     /** Least spread, then fewest moves, then the places that come first. */
     public function optimum(): Assignment
     {
-        return $this->best(static fn(array $legs, int $value): array => [max($legs) - min($legs), $value])
-            ?? throw new \LogicException('There is always an assignment.');
+        $least = $best = PHP_INT_MAX;
+        $at = null;
+        foreach ($this->table as $sums => $value) {
+            $spread = $this->spread($sums);
+            if ($spread < $least || $spread === $least && $value < $best) {
+                [$least, $best, $at] = [$spread, $value, $sums];
+            }
+        }
+
+        return $at === null ? throw new \LogicException('There is always an assignment.') : $this->assignment($at);
     }
 
-    /** Fewest moves that reach the target; null when none does. */
+    /** Fewest moves that reach the target, then least spread; null when none does. */
     public function fewest(float $targetPct): ?Assignment
     {
-        return $this->best(fn(array $legs, int $value): ?array => Assignment::isWithin($legs, $targetPct)
-            ? [intdiv($value, $this->codes), max($legs) - min($legs), $value] : null);
+        $least = $best = $fewest = PHP_INT_MAX;
+        $at = null;
+        foreach ($this->table as $sums => $value) {
+            $moves = intdiv($value, $this->codes);
+            if ($moves > $fewest) {
+                continue;
+            }
+            $spread = $this->spread($sums);
+            $isBetter = $moves < $fewest || $spread < $least || $spread === $least && $value < $best;
+            if ($isBetter && Assignment::isWithin($this->legs($sums), $targetPct)) {
+                [$fewest, $least, $best, $at] = [$moves, $spread, $value, $sums];
+            }
+        }
+
+        return $at === null ? null : $this->assignment($at);
     }
 
     /** @return list<array{moves: int, spread_a: int}> the least spread by moves, where it is below all earlier ones */
@@ -71,9 +95,11 @@ final readonly class ExactBalance
     {
         $least = [];
         foreach ($this->table as $sums => $value) {
-            $legs = $this->legs($sums);
             $moves = intdiv($value, $this->codes);
-            $least[$moves] = min($least[$moves] ?? PHP_INT_MAX, max($legs) - min($legs));
+            $spread = $this->spread($sums);
+            if ($spread < ($least[$moves] ?? PHP_INT_MAX)) {
+                $least[$moves] = $spread;
+            }
         }
         ksort($least);
         $frontier = [];
@@ -86,25 +112,20 @@ final readonly class ExactBalance
         return $frontier;
     }
 
-    /** @param \Closure(array{int, int, int}, int): ?list<int> $rank null: does not count */
-    private function best(\Closure $rank): ?Assignment
+    private function spread(int $sums): int
     {
-        $best = $at = null;
-        foreach ($this->table as $sums => $value) {
-            $one = $rank($this->legs($sums), $value);
-            if ($one !== null && ($best === null || $one < $best)) {
-                [$best, $at] = [$one, $sums];
-            }
-        }
+        $first = intdiv($sums, $this->base);
+        $second = $sums % $this->base;
+        $third = $this->total - $first - $second;
 
-        return $at === null ? null : $this->assignment($at);
+        return max($first, $second, $third) - min($first, $second, $third);
     }
 
     /** @return array{int, int, int} */
     private function legs(int $sums): array
     {
-        $first = intdiv($sums, self::BASE);
-        $second = $sums % self::BASE;
+        $first = intdiv($sums, $this->base);
+        $second = $sums % $this->base;
 
         return [$first, $second, $this->total - $first - $second];
     }

@@ -238,14 +238,18 @@ final class PlayState
         $closed = $this->closedMains();
         $sources = $v = [];
         foreach ($this->input->circuit->isThreePhase ? [0, 1, 2] : [0] as $phase) {
-            $feeding = [];
-            foreach ($closed as $main => $supply) {
+            $feeding = $this->faults === [] ? array_values($closed) : [];
+            foreach ($this->faults === [] ? [] : $closed as $main => $supply) {
                 if (! isset($this->faults['pole_open:' . explode('.', $main)[0] . ":$phase"])) {
                     $feeding[] = $supply;
                 }
             }
             $sources[] = count($feeding) > 1 ? 'both' : $feeding[0] ?? null;
-            $v[] = max([0.0, ...array_map(fn(string $supply): float => $this->volts[$supply][$phase], $feeding)]);
+            $most = 0.0;
+            foreach ($feeding as $supply) {
+                $most = max($most, $this->volts[$supply][$phase]);
+            }
+            $v[] = $most;
         }
         $feeding = array_values($closed);
 
@@ -266,12 +270,28 @@ final class PlayState
         }
     }
 
+    /**
+     * Most contacts belong to a device that is in or out, and most runs have no fault: for those the value alone tells.
+     *
+     * @return \Closure(): bool
+     */
+    private function compiled(Contact $contact): \Closure
+    {
+        $id = $contact->device;
+        if (! isset($this->values[$id]) || $this->input->circuit->deviceById[$id]->type === RelayType::MotorChangeover) {
+            return fn(): bool => $this->isClosed($contact);
+        }
+        $closedAt = $contact->kind === 'no' ? self::IN : self::OUT;
+
+        return fn(): bool => $this->faults === [] ? $this->values[$id] === $closedAt : $this->isClosed($contact);
+    }
+
     /** @return \Closure(): bool */
     private function compile(Expression $expression): \Closure
     {
         $contact = $expression->contact;
         if ($contact !== null) {
-            return fn(): bool => $this->isClosed($contact);
+            return $this->compiled($contact);
         }
         $parts = array_map($this->compile(...), $expression->parts);
         $isSeries = $expression->kind === 'all';

@@ -19,10 +19,12 @@ final readonly class WiringFacts
     private const ENCLOSURES = ['switch', 'panel', 'disconnect'];
 
     public OneLine $drawing;
+    public ControlStrip $strip;
 
     public function __construct(public LandingWork $work)
     {
         $this->drawing = (new OneLineReader())->whole(Node::fromArray($work->plan->plan->drawing()));
+        $this->strip = new ControlStrip($work->plan->switch, $this->drawing);
     }
 
     /** @return array<string, string> enclosures that conductors land in, by element */
@@ -50,6 +52,7 @@ final readonly class WiringFacts
             }
         }
         $bond = $this->work->enclosures[$enclosure]->isBondingPoint ?? false;
+        $hasStrip = $this->hasStrip($enclosure);
 
         return new WiringViewInput(
             $this->drawing,
@@ -58,7 +61,16 @@ final readonly class WiringFacts
             $conductors,
             bond: $bond,
             bondWanted: $this->work->bonding->isKnown() ? $bond : null,
+            controls: $hasStrip ? array_values($this->strip->controls) : [],
+            controlWires: $hasStrip ? $this->strip->wires : [],
+            jumpers: $hasStrip ? $this->strip->jumpers : [],
         );
+    }
+
+    /** The control conductors end in the transfer switch, and only once somebody has kept them: before that nobody has looked. */
+    public function hasStrip(string $enclosure): bool
+    {
+        return ($this->drawing->byId[$enclosure]->type ?? '') === 'switch' && $this->strip->controls !== [];
     }
 
     /** @param array<string, mixed> $line */

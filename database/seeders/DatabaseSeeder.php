@@ -105,6 +105,7 @@ final class DatabaseSeeder extends Seeder
             $this->bookmobile($now);
             $this->saltmarsh($now);
             $this->pellLane($now);
+            $this->brickfield($now);
             $this->alderQuay($now);
             $this->surveys();
             $this->plan($now);
@@ -377,6 +378,35 @@ final class DatabaseSeeder extends Seeder
         ], ['nominal_v' => 230, 'nominal_hz' => 50]);
         $this->sheet($switch, $this->rosa, Standing::Proposed, 'From the template; ten minutes of return delay.', [
             'exercise' => null,
+        ]);
+    }
+
+    /** A set with factory control wiring: two of its option jumpers are as they should be, one is not. */
+    private function brickfield(Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(2)->setTime(13, 10));
+        $switch = $this->site('Brickfield workshop', InstallationKind::FactoryControl, [
+            'address' => '3 Brickfield Yard', 'owner' => 'Nell Arden', 'service_a' => 200,
+        ], [
+            'rating_a' => 200, 'poles' => 2, 'service_rated' => true, 'test_disconnect' => 'Q1 main', 'test_device' => 'ats.main',
+            'fuel' => 'natural_gas', 'rated_kw' => ['natural_gas' => 20],
+        ], [['Lathes', 6.2, 1, true, false], ['Heating', 4.4, 2, false, false]]);
+        $this->sheet($switch, $this->milo, Standing::Proposed, 'From the template.');
+        $control = static fn(string $function, string $terminals): array => ['function' => $function, 'terminals' => $terminals];
+        Plan::query()->create([
+            'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'user_id' => $this->milo->id, 'facts' => [],
+            'landing' => [
+                'controls' => [
+                    $control('Start pair, first', '23'), $control('Start pair, second', '24'), $control('Utility sensing, first leg', 'N1'),
+                    $control('Utility sensing, second leg', 'N2'), $control('Battery charge supply, hot', 'T1'),
+                    $control('Battery charge supply, neutral', 'T2'), $control('DC supply of the controls', '15'),
+                ],
+                'jumpers' => [
+                    $control('Start signal: contact or voltage', '24-25') + ['fitted' => 'yes', 'wanted' => 'yes'],
+                    $control('Cool-down in the generator or in the switch', '31-32') + ['fitted' => 'no', 'wanted' => 'yes'],
+                    $control('Accessory circuit follows utility or load', '41-42'),
+                ],
+            ],
         ]);
     }
 

@@ -57,6 +57,41 @@ final class WiringTest extends TestCase
         );
     }
 
+    /** @param array{fitted?: string, wanted?: string} $known */
+    #[Test, DataProvider('jumpers')]
+    public function a_terminal_strip_shows_its_jumpers_as_they_are_and_as_they_should_be(array $known, string $drawn, ?string $told): void
+    {
+        $switch = $this->switchOf($this->signIn(), InstallationKind::FactoryControl)->refresh();
+        $this->get($this->url($switch))->assertOk()->assertDontSee('Control terminals');
+        $this->put("/switches/$switch->id/landing", [
+            'controls' => [
+                ['function' => 'Start pair, first', 'terminals' => 'S1'], ['function' => 'Start pair, second', 'terminals' => 'S2'],
+                ['function' => 'Utility sensing, first leg', 'terminals' => 'N1'],
+            ],
+            'jumpers' => [['function' => 'Start signal: contact or voltage', 'terminals' => 'O1-O2'] + $known],
+        ])->assertSessionHasNoErrors();
+        $page = self::words($this->get($this->url($switch))->assertOk());
+        self::assertStringContainsString('Control terminals', $page);
+        self::assertStringContainsString(">$drawn</text>", $page);
+        self::assertStringContainsString('stays live', $page);
+        $findings = array_column((new WiringPage($switch->refresh(), new WiringLook('', 'normal', '', 1)))->findings(), 'id');
+        self::assertSame($told !== null, in_array($told, $findings, true));
+        self::assertSame($known === [], str_contains($page, 'Not known of the option jumpers'));
+        $last = count((new WiringPage($switch, new WiringLook('', 'normal', '', 1)))->view->steps ?? []);
+        $this->get($this->url($switch, ['step' => $last]))->assertOk()->assertSee('Utility sensing, first leg')->assertSee('Ferrule or fork');
+        $this->get("/switches/$switch->id/wiring.pdf")->assertOk();
+    }
+
+    /** @return iterable<string, array{array{fitted?: string, wanted?: string}, string, ?string}> */
+    public static function jumpers(): iterable
+    {
+        yield 'in, and wanted' => [['fitted' => 'yes', 'wanted' => 'yes'], 'in', null];
+        yield 'out, and to be out' => [['fitted' => 'no', 'wanted' => 'no'], 'out', null];
+        yield 'to be fitted' => [['fitted' => 'no', 'wanted' => 'yes'], 'fit', 'jumper-missing'];
+        yield 'to be taken out' => [['fitted' => 'yes', 'wanted' => 'no'], 'out!', 'jumper-extra'];
+        yield 'not known' => [[], '?', null];
+    }
+
     #[Test, DataProvider('looks')]
     public function a_conductor_is_drawn_live_by_the_look_that_was_chosen(
         string $on,

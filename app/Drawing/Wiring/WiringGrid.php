@@ -55,6 +55,9 @@ final readonly class WiringGrid
         $y = $this->top + 40;
         $rows = [];
         foreach ($view->terminals as $terminal) {
+            if ($terminal->kind === 'control') {
+                continue; // the strip is a drawing of its own
+            }
             $rows[$terminal->row] = max($rows[$terminal->row] ?? 0.0, $this->heightOf($terminal));
         }
         ksort($rows);

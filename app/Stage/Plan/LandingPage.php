@@ -36,9 +36,9 @@ final readonly class LandingPage
     public array $entries;
     /** @var list<array{box: array<string, mixed>, answer: ?CalculationResult, fault: ?string}> */
     public array $boxes;
-    /** @var list<array{function: string, why: string, terminals: string, note: string}> */
+    /** @var list<array{function: string, why: string, terminals: string, note: string, fitted: string, wanted: string}> */
     public array $controls;
-    /** @var list<array{function: string, why: string, terminals: string, note: string}> */
+    /** @var list<array{function: string, why: string, terminals: string, note: string, fitted: string, wanted: string}> */
     public array $jumpers;
 
     public function __construct(public TransferSwitch $switch)
@@ -78,7 +78,7 @@ final readonly class LandingPage
      * @param list<ControlWire>          $usual
      * @param list<array<string, mixed>> $kept
      *
-     * @return list<array{function: string, why: string, terminals: string, note: string}>
+     * @return list<array{function: string, why: string, terminals: string, note: string, fitted: string, wanted: string}>
      */
     private static function wires(array $usual, array $kept): array
     {
@@ -94,6 +94,8 @@ final readonly class LandingPage
             'why' => $why[$line['function']] ?? '',
             'terminals' => (string) ($line['terminals'] ?? ''),
             'note' => (string) ($line['note'] ?? ''),
+            'fitted' => (string) ($line['fitted'] ?? ''),
+            'wanted' => (string) ($line['wanted'] ?? ''),
         ], $lines);
     }
 }

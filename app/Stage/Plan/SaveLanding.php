@@ -60,6 +60,8 @@ final readonly class SaveLanding
             'jumpers.*.function' => ['required', 'string', 'max:80'],
             'jumpers.*.terminals' => ['nullable', 'string', 'max:60'],
             'jumpers.*.note' => ['nullable', 'string', 'max:120'],
+            'jumpers.*.fitted' => ['nullable', Rule::in(['yes', 'no'])],
+            'jumpers.*.wanted' => ['nullable', Rule::in(['yes', 'no'])],
         ], [
             "$line.terminal.*" => 'The terminal as the enclosure calls it.',
             "$line.maker_value.*" => 'The maker\'s torque, above 0.',

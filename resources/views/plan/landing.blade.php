@@ -267,6 +267,10 @@
                                         <th>What it does</th>
                                         <th>Terminals</th>
                                         <th>Note</th>
+                                        @if ($list === 'jumpers')
+                                            <th>Fitted</th>
+                                            <th>Wanted</th>
+                                        @endif
                                     </tr>
                                 </thead>
                                 <tbody>
@@ -284,6 +288,15 @@
                                                         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                                     @enderror
                                                 </td>
+                                            @endforeach
+                                            @foreach ($list === 'jumpers' ? ['fitted', 'wanted'] : [] as $key)
+                                                <td><select class="form-select" name="{{ $list }}[{{ $i }}][{{ $key }}]"
+                                                        aria-label="{{ ucfirst($key) }}, line {{ $i + 1 }} of option jumpers">
+                                                        @foreach (['' => 'not known', 'yes' => 'yes', 'no' => 'no'] as $value => $said)
+                                                            <option value="{{ $value }}" @selected(($lines[$i][$key] ?? '') === $value)>
+                                                                {{ $said }}</option>
+                                                        @endforeach
+                                                    </select></td>
                                             @endforeach
                                         </tr>
                                     @endfor

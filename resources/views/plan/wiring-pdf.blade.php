@@ -19,6 +19,10 @@
                 <div class="box"><b>Lethal voltage.</b> {{ $page->hazard() }}</div>
             @endif
             <p><img alt="Wiring of {{ $page->title() }}" src="{{ $page->drawing(true)->pdfImage() }}" height="460"></p>
+            @if ($page->strip(true))
+                <h2>Control terminals</h2>
+                <p><img alt="Control terminals" src="{{ $page->strip(true)->pdfImage() }}" style="width: 78%"></p>
+            @endif
             <p class="small">Solid: live from the utility; ladder: from the generator; hollow: nothing live. Double: neutral; dash-dot:
                 ground. The numbers are the order of landing. It shows what is planned and proves nothing: isolate, lock, prove dead, and
                 prove each conductor by test, never by color. The maker's instructions, the adopted code and its edition in force, the

@@ -47,6 +47,15 @@
             <x-hazard><b>Lethal voltage.</b> {{ $page->hazard() }}</x-hazard>
         @endif
         <div class="scroll-x wiring-sheet">{!! $page->drawing()->svg() !!}</div>
+        @if ($page->strip())
+            <h2 class="gap">Control terminals</h2>
+            <div class="scroll-x wiring-sheet">{!! $page->strip()->svg() !!}</div>
+            @if ($page->unknownJumpers() !== [])
+                <p class="missing"><x-glyph kind="note" /><span>Not known of the option jumpers: {{ implode('; ', $page->unknownJumpers()) }}. Look,
+                        isolated and proved dead, and read what is wanted from the maker's table; enter both under <a
+                            href="{{ route('landing', $page->switch) }}">Terminations</a>.</span></p>
+            @endif
+        @endif
         <p class="working wiring-key">Solid: live from the utility; ladder: from the generator; hollow: nothing live. Double: neutral;
             dash-dot: ground. The numbers are the order of landing.</p>
         <p class="working">It shows what is planned and proves nothing: isolate, lock, prove dead, and prove each conductor by test,

@@ -9,6 +9,7 @@ use App\Bridge\LandingWork;
 use App\Bridge\PlanFacts;
 use App\Bridge\WiringFacts;
 use App\Drawing\Wiring\LugCloseUp;
+use App\Drawing\Wiring\StripDrawing;
 use App\Drawing\Wiring\WiringDrawing;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
@@ -107,7 +108,7 @@ final readonly class WiringPage
     {
         $one = $this->conductor();
         if ($one === null) {
-            return [];
+            return $this->controlFacts();
         }
         $what = explode("\n", $this->labels()[$one->id])[0];
         $beside = array_values(array_filter($this->terminal($one)->conductors, static fn(string $id): bool => $id !== $one->id));
@@ -122,6 +123,47 @@ final readonly class WiringPage
             ),
             'Torque' => $this->torque()['value'] . ', ' . $this->torque()['source'],
         ];
+    }
+
+    /** @return array<string, string> of a control conductor */
+    private function controlFacts(): array
+    {
+        $step = $this->step();
+        $control = $step === null ? null : $this->facts->strip->controls[$step->terminal] ?? null;
+
+        return $step === null || $control === null ? [] : [
+            'Terminal' => $control->id,
+            'Control conductor' => $this->facts->strip->functions[$step->id] ?? '',
+            'Stays live' => match ($control->fedBy) {
+                null => 'no voltage of its own is known',
+                'other' => 'from the start battery, with the lugs dead',
+                default => 'from ' . lcfirst($this->words->name($control->fedBy)) . ', with the lugs dead',
+            },
+            'End' => 'Ferrule or fork; its other end by the maker\'s diagram, proved by test.',
+        ];
+    }
+
+    /** The control strip of the enclosure; null where none is kept here. */
+    public function strip(bool $isPrint = false): ?StripDrawing
+    {
+        if (! $this->facts->hasStrip($this->enclosure())) {
+            return null;
+        }
+        $wires = [];
+        foreach ($this->facts->strip->wires as $wire) {
+            $wires[$wire->terminal][] = $this->facts->strip->functions[$wire->id];
+        }
+
+        return new StripDrawing(array_values($this->facts->strip->controls), $wires, $this->facts->strip->options, $isPrint);
+    }
+
+    /** @return list<string> option jumpers of which is not known whether they are fitted, wanted, or where */
+    public function unknownJumpers(): array
+    {
+        return $this->strip() === null ? [] : array_column(array_filter(
+            $this->facts->strip->options,
+            static fn(array $one): bool => $one['a'] === '' || $one['fitted'] === null || $one['wanted'] === null,
+        ), 'function');
     }
 
     /** The rule of two panels: what shares a lug has one leg, proved by test before it is tightened. */

@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property list<string> $history documents as `relay_check` reads them, JSON, oldest first
  * @property int    $place   which of them is shown
  * @property string $begun_from
+ * @property ?string $last_edit what the device called the edit that it made last
  */
 final class CircuitDraft extends Model
 {

@@ -12,6 +12,8 @@ import { signature } from './components/signature.js';
 import { stopwatch } from './components/stopwatch.js';
 import { testCursor } from './components/test-cursor.js';
 import { visitPlan } from './components/visit-plan.js';
+import { attachDraftEdits } from './components/draft-edits.js';
+import { attachPlayStrips } from './components/play-strip.js';
 import { attachStrips } from './components/strip.js';
 
 applyTheme();
@@ -48,6 +50,8 @@ Alpine.data('testCursor', testCursor);
 Alpine.data('visitPlan', visitPlan);
 Alpine.start();
 attachStrips();
+attachPlayStrips();
+attachDraftEdits();
 // on a phone the row of pages is longer than the screen
 document.querySelector('.subjects [aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
 

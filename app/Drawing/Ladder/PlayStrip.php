@@ -6,6 +6,7 @@ namespace App\Drawing\Ladder;
 
 use App\Drawing\Ink;
 use App\Drawing\Pen;
+use App\Drawing\Strip\StripHandle;
 use App\Drawing\TimeScale;
 use Escapement\Core\RelayLogic\Play\EngineState;
 use Escapement\Core\RelayLogic\Play\PlayMoment;
@@ -25,8 +26,14 @@ final readonly class PlayStrip
     private Pen $pen;
     private TimeScale $scale;
 
-    public function __construct(private PlayStory $story, private ?int $cursorMs, int $width, bool $isPaper = false)
-    {
+    /** @param list<StripHandle> $grips lines of the script that can be moved in time */
+    public function __construct(
+        private PlayStory $story,
+        private ?int $cursorMs,
+        int $width,
+        bool $isPaper = false,
+        private array $grips = [],
+    ) {
         $this->pen = new Pen(new Ink($isPaper));
         $this->scale = new TimeScale($story->moments(), $story->result->endedMs, $width - self::LEFT - 10);
     }
@@ -34,9 +41,9 @@ final readonly class PlayStrip
     public function svg(): string
     {
         $lanes = $this->lanes();
-        $height = self::TOP + count($lanes) * self::LANE_PX + 8;
+        $height = self::TOP + (count($lanes) + ($this->grips === [] ? 0 : 1)) * self::LANE_PX + 8;
         $body = $this->axis($height);
-        $y = self::TOP;
+        $y = self::TOP + ($this->grips === [] ? 0 : self::LANE_PX);
         foreach ($lanes as [$name, $bars]) {
             $body .= $this->pen->text(self::LEFT - 8, $y + 15, $name, 'end', size: 13)
                 . $this->pen->rule($y + self::LANE_PX - 4, self::LEFT, self::LEFT + $this->scale->width);
@@ -47,17 +54,48 @@ final readonly class PlayStrip
         }
 
         return sprintf(
-            '<svg class="play-strip" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" role="img" aria-label="%4$s">%3$s</svg>',
+            '<svg class="play-strip" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" role="%6$s" aria-label="%4$s"%5$s>%3$s</svg>',
             (int) ceil(self::LEFT + $this->scale->width + 10),
             $height,
-            $body . $this->both($height) . $this->cursor($height),
+            // the grips lie on top: what lies on them would take the finger
+            $body . $this->both($height) . $this->cursor($height) . ($this->grips === [] ? '' : $this->grips(self::TOP)),
             'Timing strip of the run',
+            $this->grips === [] ? '' : ' data-left="' . self::LEFT . '" data-segments="' . Pen::escaped(json_encode(array_map(
+                static fn(array $segment): array => [$segment['fromMs'], $segment['toMs'], $segment['fromX'], $segment['toX']],
+                $this->scale->segments,
+            ), JSON_THROW_ON_ERROR)) . '"',
+            $this->grips === [] ? 'img' : 'group',
         );
     }
 
     public function pdfImage(): string
     {
         return 'data:image/svg+xml;base64,' . base64_encode(str_replace('<svg ', '<svg xmlns="http://www.w3.org/2000/svg" ', $this->svg()));
+    }
+
+    /** A block for each line of the script: dragged, or turned by the arrow keys, it is played anew from there. */
+    private function grips(float $y): string
+    {
+        $drawn = $this->pen->text(self::LEFT - 8, $y + 15, 'Script', 'end', size: 13)
+            . $this->pen->rule($y + self::LANE_PX - 4, self::LEFT, self::LEFT + $this->scale->width);
+        foreach ($this->grips as $grip) {
+            $x = self::LEFT + $this->scale->x($grip->atMs);
+            $drawn .= sprintf(
+                '<g class="handle" tabindex="0" role="slider" data-field="%1$s[at]" aria-label="%2$s, at" aria-valuemin="0" '
+                    . 'aria-valuemax="86400" aria-valuenow="%3$s" aria-valuetext="%2$s at %3$s seconds"><title>%2$s</title>'
+                    . '<rect class="hit" x="%4$.1f" y="%5$.1f" width="44" height="40"/>'
+                    . '<rect class="block" x="%6$.1f" y="%7$.1f" width="10" height="18"/></g>',
+                $grip->field,
+                Pen::escaped($grip->label),
+                $grip->atMs / 1000,
+                $x - 22,
+                $y - 10,
+                $x - 5,
+                $y,
+            );
+        }
+
+        return $drawn;
     }
 
     /** @return list<array{string, list<array{from_ms: int, to_ms: int, value: string}>}> value: the pattern, then words */

@@ -30,6 +30,10 @@ final readonly class ChangeDraft
             $draft = CircuitDraft::query()->firstOrNew(['switch_id' => $switch->id, 'user_id' => $user->id], [
                 'company_id' => $switch->company_id, 'history' => [$stored->document], 'place' => 0, 'begun_from' => $stored->stamp,
             ]);
+            $name = Typed::text($request, 'edit', 36);
+            if ($name !== '' && $draft->last_edit === $name) {
+                return Typed::text($request, 'at', 50); // the same press again, over a network that lost the answer
+            }
             $verb = Typed::text($request, 'verb', 20);
             if ($verb === 'discard') {
                 $draft->delete();
@@ -37,6 +41,7 @@ final readonly class ChangeDraft
                 return '';
             }
             $at = $this->step($draft, $verb) ? Typed::text($request, 'at', 50) : $this->edit($request, $draft);
+            $draft->last_edit = $name === '' ? null : $name;
             $draft->save();
 
             return $at;

@@ -9,6 +9,7 @@ use App\Drawing\Ink;
 use App\Drawing\Ladder\LadderDrawing;
 use App\Drawing\Ladder\LadderLook;
 use App\Drawing\Ladder\PlayStrip;
+use App\Drawing\Strip\StripHandle;
 use App\Http\Typed;
 use App\Models\Circuit;
 use App\Models\TransferSwitch;
@@ -54,7 +55,12 @@ final readonly class PlayPage
 
     public function strip(): PlayStrip
     {
-        return new PlayStrip($this->story ?? throw new \LogicException('Nothing was played.'), $this->cursorMs, self::WIDTH);
+        $grips = [];
+        foreach ($this->script->grips() as $row => $ms) {
+            $grips[] = new StripHandle("rows[$row]", $this->script->words($this->script->rows[$row]['what']), $ms, null, false);
+        }
+
+        return new PlayStrip($this->story ?? throw new \LogicException('Nothing was played.'), $this->cursorMs, self::WIDTH, grips: $grips);
     }
 
     public function ladder(): LadderDrawing

@@ -162,6 +162,48 @@ final readonly class PlayScript
         };
     }
 
+    /** @return list<array{at: string, what: string, volts: string}> what is played, as lines that can be changed */
+    public function asRows(): array
+    {
+        return array_map(static function (array $event): array {
+            $text = static fn(string $key): string => is_scalar($event[$key] ?? null) ? (string) $event[$key] : '';
+
+            return [
+                'at' => (string) ((int) $text('at_ms') / 1000),
+                'volts' => $text('v') === '' ? '0' : $text('v'),
+                'what' => trim(match ($text('do')) {
+                    'set_supply' => "volts {$text('supply')}",
+                    'lose_phase' => "lose_phase {$text('supply')} {$text('phase')}",
+                    'selector', 'hand' => "{$text('do')} {$text('to')}",
+                    'press', 'release' => "{$text('do')} {$text('button')}",
+                    'handle' => 'handle ' . (($event['in'] ?? false) === true ? 'in' : 'out'),
+                    'fault' => "fault {$text('kind')} {$text('at')}",
+                    default => "{$text('do')} {$text('supply')}",
+                }),
+            ];
+        }, $this->script);
+    }
+
+    /** @return array<int, int> when each line of one's own happens, in ms, by its place in the form; lines with a fault are left out */
+    public function grips(): array
+    {
+        $grips = [];
+        foreach ($this->story === '' ? $this->rows : [] as $i => $row) {
+            $at = str_replace(',', '.', $row['at']);
+            if ($row['what'] !== '' && is_numeric($at) && ! isset($this->errors["rows.$i.at"])) {
+                $grips[$i] = (int) round(1000 * (float) $at);
+            }
+        }
+
+        return $grips;
+    }
+
+    /** What a line does, in words. */
+    public function words(string $what): string
+    {
+        return array_merge(...array_values($this->choices()))[$what] ?? $what;
+    }
+
     /** @return list<array{at: string, what: string, volts: string}> */
     private static function rowsOf(mixed $typed): array
     {

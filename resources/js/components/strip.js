@@ -20,7 +20,7 @@ function playsOnce(field) {
 }
 
 // What every grip answers to: arrows and pages turn it, Escape takes it back, Enter plays. True when the key was one of these.
-function turnByKey(event, field, was, show, play) {
+export function turnByKey(event, field, was, show, play) {
     const step = { ArrowRight: 0.1, ArrowLeft: -0.1, PageUp: 1, PageDown: -1 }[event.key];
     if (step !== undefined) {
         event.preventDefault();
@@ -50,6 +50,17 @@ function last(list, fits) {
         }
     }
     return low;
+}
+
+// Where a moment stands on a strip with folds, and which moment stands there: segments are [fromMs, toMs, fromX, toX].
+export function pxAt(segments, ms) {
+    const [fromMs, toMs, fromX, toX] = segments.find(([, to]) => ms <= to) ?? segments[segments.length - 1];
+    return fromX + Math.max(0, Math.min(1, (ms - fromMs) / Math.max(1, toMs - fromMs))) * (toX - fromX);
+}
+
+export function msAt(segments, x) {
+    const [fromMs, toMs, fromX, toX] = segments.find(([, , , end]) => x <= end) ?? segments[segments.length - 1];
+    return Math.round(fromMs + Math.max(0, Math.min(1, (x - fromX) / Math.max(0.1, toX - fromX))) * (toMs - fromMs));
 }
 
 class StripCursor {
@@ -206,15 +217,11 @@ class StripCursor {
     }
 
     x(ms) {
-        const segment = this.data.segments.find(([, to]) => ms <= to) ?? this.data.segments[this.data.segments.length - 1];
-        const [fromMs, toMs, fromX, toX] = segment;
-        return fromX + Math.max(0, Math.min(1, (ms - fromMs) / Math.max(1, toMs - fromMs))) * (toX - fromX);
+        return pxAt(this.data.segments, ms);
     }
 
     ms(x) {
-        const segment = this.data.segments.find(([, , , toX]) => x <= toX) ?? this.data.segments[this.data.segments.length - 1];
-        const [fromMs, toMs, fromX, toX] = segment;
-        return Math.round(fromMs + Math.max(0, Math.min(1, (x - fromX) / Math.max(0.1, toX - fromX))) * (toMs - fromMs));
+        return msAt(this.data.segments, x);
     }
 
     follow(event) {

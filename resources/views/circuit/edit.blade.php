@@ -33,6 +33,8 @@
             value="{{ $page->at }}"></form>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'circuit'])
     @include('circuit.partials._views', ['switch' => $page->switch, 'tab' => 'edit'])
+    <p class="said" role="status" hidden data-draft-edits data-action="{{ route('circuit.draft', $page->switch) }}"
+        data-maker="{{ auth()->id() }}"></p>
     @error('edit')
         <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
     @enderror

@@ -14,7 +14,7 @@
             <a href="{{ route('circuit.play', ['switch' => $page->switch, 'story' => $key]) }}"
                 @if ($page->script->story === $key) aria-current="true" @endif>{{ $story['name'] }}</a>
         @endforeach
-        <a href="{{ route('circuit.play', ['switch' => $page->switch, 'rows' => [['at' => '5', 'what' => '']]]) }}#own"
+        <a href="{{ route('circuit.play', ['switch' => $page->switch, 'rows' => $page->script->asRows()]) }}#own"
             @if ($page->script->story === '') aria-current="true" @endif>Own script</a>
     </nav>
     @if ($page->problem)

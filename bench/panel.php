@@ -4,8 +4,15 @@ declare(strict_types=1);
 
 // Speed of panels and load tests: circuits proved and played, ways balanced and scheduled, readings judged. Run: php bench/panel.php
 
+use App\Drawing\Ink;
+use App\Drawing\Ladder\LadderDrawing;
+use App\Drawing\Ladder\LadderLook;
 use Escapement\Core\Input\Node;
+use Escapement\Core\RelayLogic\RelayCheck;
+use Escapement\Core\RelayLogic\StandardCircuits;
 use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\RelayCheckReader;
+use Escapement\Core\Wire\ResultWriter;
 
 require __DIR__ . '/../vendor/autoload.php';
 
@@ -43,6 +50,32 @@ foreach ($cases('panel', 'relay_play') as $case) {
 }
 printf("slowest standard circuit searched through   %8.1f ms\n", $check);
 printf("slowest played, a day with 200 disturbances %8.1f ms\n", $play);
+
+$large = StandardCircuits::all()['c']['circuit'];
+$large['devices'][] = ['id' => 'R1', 'type' => 'relay'];
+$large['rungs'][] = ['id' => 'x1', 'coil' => 'R1', 'supply' => 'mains', 'when' => ['no' => 'PFM']];
+foreach (['S2' => 2, 'S3' => 3] as $button => $rung) {
+    $large['devices'][] = ['id' => $button, 'type' => 'pushbutton'];
+    $large['rungs'][$rung]['when'] = ['any' => [$large['rungs'][$rung]['when'], ['no' => $button]]];
+}
+$large = Node::fromArray($large)->value;
+$from = hrtime(true);
+$states = ResultWriter::write((new RelayCheck())->check((new RelayCheckReader())->circuit(new Node($large))))['reachable_states'];
+printf("%6d states searched through              %8.1f ms, %d MB\n", $states, (hrtime(true) - $from) / 1e6, memory_get_peak_usage(true) >> 20);
+
+$drawn = StandardCircuits::all()['c']['circuit'];
+for ($i = 1; $i <= 12; $i++) {
+    $drawn['devices'][] = ['id' => "H$i", 'type' => 'lamp'];
+    $drawn['rungs'][] = ['id' => "x$i", 'coil' => "H$i", 'supply' => 'mains', 'when' => ['all' => [['no' => 'PFM'], ['nc' => 'K2']]]];
+}
+$drawn = (new RelayCheckReader())->circuit(Node::fromArray($drawn));
+$least = INF;
+for ($i = 0; $i < 5; $i++) {
+    $from = hrtime(true);
+    (new LadderDrawing($drawn, new LadderLook(new Ink(false), true)))->svg();
+    $least = min($least, (hrtime(true) - $from) / 1e6);
+}
+printf("%d rungs laid out and drawn                 %8.1f ms\n", count($drawn->rungs), $least);
 
 $ways = [];
 for ($i = 0; $i < 18; $i++) {

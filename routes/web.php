@@ -202,6 +202,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::put('/switches/{switch}/ways', Panel\SaveWays::class)->name('ways.save');
         Route::put('/switches/{switch}/board', Panel\SaveBoard::class)->name('board.save');
         Route::post('/switches/{switch}/ways/balance', Panel\BalanceWays::class)->name('ways.balance');
+        Route::post('/switches/{switch}/ways/move', Panel\MoveWay::class)->name('ways.move');
         Route::post('/switches/{switch}/circuit', Circuit\BeginCircuit::class)->name('circuit.begin');
         Route::get('/switches/{switch}/circuit/edit', Circuit\EditCircuit::class)->name('circuit.edit');
         Route::post('/switches/{switch}/circuit/draft', Circuit\ChangeDraft::class)->name('circuit.draft');

@@ -3,6 +3,7 @@ import 'htmx.org/dist/htmx.esm.js';
 import { logEntry } from './components/log-entry.js';
 import { menu, applyTheme } from './components/menu.js';
 import { moot } from './components/moot.js';
+import { phaseBoard } from './components/phase-board.js';
 import { picture } from './components/picture.js';
 import { procedure } from './components/procedure.js';
 import { ranks } from './components/ranks.js';
@@ -38,6 +39,7 @@ document.addEventListener('keydown', (event) => {
 Alpine.data('logEntry', logEntry);
 Alpine.data('menu', menu);
 Alpine.data('moot', moot);
+Alpine.data('phaseBoard', phaseBoard);
 Alpine.data('picture', picture);
 Alpine.data('procedure', procedure);
 Alpine.data('ranks', ranks);

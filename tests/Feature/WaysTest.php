@@ -46,6 +46,36 @@ final class WaysTest extends TestCase
         $this->get($page)->assertDontSee('Fewest moves');
     }
 
+    /** @param array{way: string, from: string, to: string} $move */
+    #[Test, DataProvider('moves')]
+    public function a_way_is_moved_where_it_was_seen_and_nowhere_it_cannot_stand(array $move, ?string $refused): void
+    {
+        $switch = $this->panel();
+        (new DemoCircuits())->board($switch, User::query()->firstOrFail());
+        $page = "/switches/$switch->id/ways";
+        $this->get($page)->assertOk()->assertSee('data-way="Sockets"', false);
+        $answer = $this->post("$page/move", $move);
+        if ($refused === null) {
+            $answer->assertSessionHasNoErrors();
+            self::assertSame($move['to'], Way::query()->where('name', $move['way'])->firstOrFail()->connects);
+        } else {
+            $answer->assertSessionHasErrors('moves');
+            self::assertStringContainsString($refused, (string) session('errors')?->first('moves'));
+        }
+    }
+
+    /** @return iterable<string, array{array{way: string, from: string, to: string}, ?string}> */
+    public static function moves(): iterable
+    {
+        $move = static fn(string $way, string $from, string $to): array => ['way' => $way, 'from' => $from, 'to' => $to];
+        yield 'to another phase' => [$move('Sockets', 'L2', 'L3'), null];
+        yield 'somebody was there before' => [$move('Sockets', 'L1', 'L3'), 'changed meanwhile'];
+        yield 'locked' => [$move('Controls', 'L1', 'L2'), 'stays on its phase'];
+        yield 'more poles than it has' => [$move('Sockets', 'L2', 'L1L2'), 'as many poles'];
+        yield 'three poles' => [$move('Pump 1', '3P', 'L1'), 'as many poles'];
+        yield 'no such way' => [$move('Attic', 'L1', 'L2'), 'changed meanwhile'];
+    }
+
     #[Test]
     public function a_bond_too_many_is_named_with_the_least_change(): void
     {

@@ -19,6 +19,7 @@ use Escapement\Core\Panel\NeutralEarth\NeutralEarth;
 use Escapement\Core\Panel\NeutralEarth\NeutralEarthResult;
 use Escapement\Core\Panel\PhaseBalance\BalancePlan;
 use Escapement\Core\Panel\PhaseBalance\BalanceResult;
+use Escapement\Core\Panel\PhaseBalance\PanelWay;
 use Escapement\Core\Panel\PhaseBalance\PhaseBalance;
 
 /** The board of a three-phase changeover: its ways on both sources, how they load the phases, where the neutrals meet the earth. */
@@ -111,6 +112,24 @@ final readonly class WaysPage
         $plan = $this->balance->fewest ?? $this->balance?->optimum;
 
         return $plan === null || $plan->moves === [] ? null : $plan;
+    }
+
+    /** @return array<string, array<string, list<Way>>> ways that could stand elsewhere, by their number of poles and the place they have */
+    public function places(): array
+    {
+        $places = [];
+        foreach ($this->ways as $way) {
+            $options = PanelWay::optionsOf($way->connects);
+            if (count($options) > 1) {
+                $places[strlen($way->connects)] ??= array_fill_keys($options, []);
+                $places[strlen($way->connects)][$way->connects][] = $way;
+            }
+        }
+
+        return array_combine(
+            array_map(static fn(int $length): string => $length === 2 ? 'To neutral' : 'Between lines', array_keys($places)),
+            array_values($places),
+        );
     }
 
     public static function figure(?float $value, int $digits = 0): string

@@ -136,6 +136,53 @@ final class RelayCheckTest extends TestCase
         }
     }
 
+    #[Test, DataProvider('proved')]
+    public function swapping_the_names_of_the_sources_mirrors_the_result(\stdClass $circuit): void
+    {
+        [$one, $other] = array_column(array_values(array_filter(
+            $circuit->supplies,
+            static fn(\stdClass $supply): bool => ($supply->always ?? false) !== true,
+        )), 'id');
+        $swapped = static fn(mixed $value): mixed => json_decode(str_replace(
+            ["\"$one\"", "\"$other\"", '"\u0000"'],
+            ['"\u0000"', "\"$one\"", "\"$other\""],
+            json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+        ), true);
+        $told = static fn(mixed $input): array => array_intersect_key(
+            CaseFile::asArray((new Calculations())->calc('relay_check', Node::fromArray($input))),
+            array_flip(['truth_table', 'reachable_states', 'both_closed_reachable', 'faults', 'start_faults', 'dead_conditions', 'hunting']),
+        );
+        self::assertEquals($swapped($told($circuit)), $told($swapped($circuit)));
+    }
+
+    #[Test, DataProvider('proved')]
+    public function one_more_contact_of_the_other_contactor_never_lets_both_close(\stdClass $circuit): void
+    {
+        $before = CaseFile::asArray((new Calculations())->calc('relay_check', new Node($circuit)))['both_closed_reachable'];
+        $pair = array_values(array_filter($circuit->devices, static fn(\stdClass $one): bool => isset($one->power_from)));
+        foreach (count($pair) === 2 ? [[0, 1], [1, 0]] : [] as [$own, $other]) {
+            $locked = json_decode(json_encode($circuit, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+            foreach ($locked->rungs as $rung) {
+                if ($rung->coil === $pair[$own]->id) {
+                    $rung->when = (object) ['all' => [$rung->when, (object) ['nc' => $pair[$other]->id]]];
+                }
+            }
+            $after = CaseFile::asArray((new Calculations())->calc('relay_check', new Node($locked)))['both_closed_reachable'];
+            self::assertFalse($after && ! $before, "before {$pair[$own]->id}");
+        }
+        self::assertIsBool($before);
+    }
+
+    /** @return iterable<string, array{\stdClass}> every circuit of the cases that is one */
+    public static function proved(): iterable
+    {
+        foreach (CaseFile::read('topology') as [$case]) {
+            if ($case->calc === 'relay_check' && ! isset($case->expect->error)) {
+                yield $case->name => [$case->input];
+            }
+        }
+    }
+
     #[Test]
     public function the_mechanical_interlock_changes_no_state_only_what_is_said_of_it(): void
     {

@@ -33,9 +33,16 @@ final readonly class PanelWay
     /** @return list<string> the places it may have, in their order */
     public function options(): array
     {
-        return match (strlen($this->connect)) {
-            4 => ['L1L2', 'L2L3', 'L3L1'],
-            default => $this->connect === '3P' ? ['3P'] : ['L1', 'L2', 'L3'],
+        return self::optionsOf($this->connect);
+    }
+
+    /** @return list<string> the places of a way that stands there; it keeps its poles */
+    public static function optionsOf(string $connect): array
+    {
+        return match (true) {
+            strlen($connect) === 4 => ['L1L2', 'L2L3', 'L3L1'],
+            $connect === '3P' => ['3P'],
+            default => ['L1', 'L2', 'L3'],
         };
     }
 

@@ -21,6 +21,34 @@
                 on the utility, <b class="fig">{{ number_format($now['generator']->neutralA, 1) }} A</b> on the generator
             @endif
         </p>
+        @if (auth()->user()->role->mayWrite())
+            <form method="post" action="{{ route('ways.move', $page->switch) }}" x-data="phaseBoard" x-on:pointermove.window="drag"
+                x-on:pointerup.window="drop" x-on:keydown="key">
+                @csrf
+                @foreach (['way', 'from', 'to'] as $field)
+                    <input type="hidden" name="{{ $field }}">
+                @endforeach
+                @foreach ($page->places() as $poles => $places)
+                    <div class="phase-board" role="group" aria-label="{{ $poles }}">
+                        @foreach ($places as $place => $ways)
+                            <div class="phase-place" data-place="{{ $place }}">
+                                <b>{{ $place }}</b>
+                                @foreach ($ways as $way)
+                                    <button type="button" class="phase-way" data-way="{{ $way->name }}" @disabled($way->locked)
+                                        x-on:pointerdown="grab"
+                                        title="{{ $way->locked ? 'stays on its phase' : 'Drag it, or move it by the arrow keys' }}">
+                                        {{ $way->name }}<span class="fig">{{ $page::figure($way->load_a) }} A</span></button>
+                                @endforeach
+                            </div>
+                        @endforeach
+                    </div>
+                @endforeach
+                <p class="quiet" role="status" x-text="words"></p>
+            </form>
+        @endif
+        @error('moves')
+            <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
+        @enderror
         @if ($plan)
             <form method="post" action="{{ route('ways.balance', $page->switch) }}">
                 @csrf
@@ -28,9 +56,6 @@
                 <p><b>{{ $page->balance->fewest ? 'Fewest moves to the target' : 'Best that can be reached' }}:</b>
                     {{ implode(', ', array_map(fn($move) => "$move[id] to $move[to]", $plan->moves)) }}; then
                     {{ number_format($plan->planUnbalancePct, 1) }} %.</p>
-                @error('moves')
-                    <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
-                @enderror
                 @if (auth()->user()->role->mayWrite())
                     <button class="btn btn-primary" type="submit">Move on the plan</button>
                 @endif

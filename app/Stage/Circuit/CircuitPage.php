@@ -9,6 +9,7 @@ use App\Bridge\CircuitProof;
 use App\Drawing\Ink;
 use App\Drawing\Ladder\LadderDrawing;
 use App\Drawing\Ladder\LadderLook;
+use App\Drawing\Ladder\StepStrip;
 use App\Models\Circuit;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
@@ -45,6 +46,12 @@ final readonly class CircuitPage
         $isAsked = $fault !== null || $this->proof?->result->bothClosedReachable === true;
         $this->steps = $this->proof !== null && $isAsked ? (new CounterExample($this->circuit, $fault))->steps() : [];
         $this->proposed = $this->proof?->repair($look->propose);
+    }
+
+    /** The way to both closed as lanes over its steps; null where no way leads there. */
+    public function stepStrip(): ?StepStrip
+    {
+        return $this->steps === [] ? null : new StepStrip($this->circuit, $this->steps, $this->step());
     }
 
     public function step(): int

@@ -196,7 +196,7 @@ final readonly class MaterialsList
             'multimeter',
             'clamp-meter',
             'insulation-tester',
-            ...($this->isThreePhase ? ['rotation-meter'] : []), ...($this->burnsGas ? ['manometer'] : []), 'phone',
+            ...($this->isThreePhase ? ['rotation-meter', 'phase-loss-set'] : []), ...($this->burnsGas ? ['manometer'] : []), 'phone',
         ];
 
         return array_map(fn(string $id): MaterialLine => $this->line($id, 1), $ids);

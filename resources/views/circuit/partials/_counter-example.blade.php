@@ -22,4 +22,7 @@
             </li>
         @endforeach
     </ol>
+    @if ($page->stepStrip())
+        <div class="scroll-x" tabindex="0" role="region" aria-label="Steps as lanes, scrollable">{!! $page->stepStrip()->svg() !!}</div>
+    @endif
 </section>

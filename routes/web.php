@@ -33,6 +33,8 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('guest')->group(static function (): void {
     Route::get('/login', Account\ShowSignIn::class)->name('login');
     Route::post('/login', Account\SignIn::class);
+    Route::get('/login/code', Account\SecondFactor\AskCode::class)->name('second-factor');
+    Route::post('/login/code', Account\SecondFactor\TakeCode::class)->name('second-factor.take');
 });
 
 // For calendar programs, which have no account: an address that can be ended.
@@ -56,6 +58,10 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::post('/logout', Account\SignOut::class)->name('logout');
     Route::get('/account', Account\ShowAccount::class)->name('account');
     Route::delete('/account/sessions/{session}', Account\EndSession::class)->where('session', '[0-9a-f]{32}')->name('session.end');
+    Route::get('/account/second-factor', Account\SecondFactor\SetUp::class)->name('second-factor.set-up');
+    Route::put('/account/second-factor', Account\SecondFactor\TurnOn::class)->middleware('throttle:password')->name('second-factor.on');
+    Route::delete('/account/second-factor', Account\SecondFactor\TurnOff::class)->middleware('throttle:password')
+        ->name('second-factor.off');
     Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:password')->name('password');
 
     Route::get('/notices', Notices\ShowNotices::class)->name('notices');
@@ -159,6 +165,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::put('/company', People\SaveCompany::class)->name('company.save');
         Route::post('/people', People\AddPerson::class)->name('people.add');
         Route::post('/people/{person}/link', People\MakeResetLink::class)->name('people.link');
+        Route::delete('/people/{person}/second-factor', People\ForgetSecondFactor::class)->name('people.second-factor');
         Route::put('/people/{person}', People\ChangePerson::class)->name('people.change');
     });
 

@@ -19,12 +19,15 @@ use Illuminate\Support\Facades\DB;
  * @property ?Carbon $left_at
  * @property string  $notify   never, daily, at_once: how notices are mailed
  * @property ?list<array{name: string, query: array<string, string>}> $board_views
+ * @property ?string $totp_secret    bytes of the second factor; null: none
+ * @property ?int    $totp_step      of half a minute that was used last
+ * @property ?list<string> $recovery_codes hashes of those that are left
  * @property Company $company
  */
 final class User extends Authenticatable
 {
     protected $guarded = [];
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'totp_secret', 'recovery_codes'];
 
     /**
      * Ends what is open elsewhere: after another password or another role nothing of before may go on.
@@ -37,6 +40,11 @@ final class User extends Authenticatable
             $but !== null,
             static fn($query) => $query->where('id', '!=', $but),
         )->delete();
+    }
+
+    public function withoutSecondFactor(): void
+    {
+        $this->update(['totp_secret' => null, 'totp_step' => null, 'recovery_codes' => null]);
     }
 
     /** @return BelongsTo<Company, $this> */
@@ -76,6 +84,8 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'left_at' => 'datetime', 'board_views' => 'array'];
+        return ['password' => 'hashed', 'role' => Role::class, 'left_at' => 'datetime', 'board_views' => 'array',
+            'totp_secret' => TotpSecret::class, 'recovery_codes' => 'array',
+        ];
     }
 }

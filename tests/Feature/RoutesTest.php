@@ -94,7 +94,9 @@ final class RoutesTest extends TestCase
         $mayPost = ['logout', 'account/password', 'notices', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}',
             'owner/{token}/report', 'board/views'];
         foreach ($this->routes() as [$method, $route]) {
-            if (in_array($route->uri(), ['login', 'up', 'logout', 'join/{token}', 'account/sessions/{session}'], true)) {
+            if (in_array($route->uri(), [
+                'login', 'login/code', 'up', 'logout', 'join/{token}', 'account/sessions/{session}', 'account/second-factor',
+            ], true)) {
                 continue;
             }
             // a part of a page

@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\Schema;
 /** Everything of one company as JSON lines, one row a line; passwords and the hashes of links stay behind. */
 final class ExportCompany extends Command
 {
-    private const SECRET = ['password', 'remember_token', 'token_hash'];
+    private const SECRET = ['password', 'remember_token', 'token_hash', 'totp_secret', 'totp_step', 'recovery_codes'];
 
     protected $signature = 'company:export {company : its number} {file : where it goes}';
     protected $description = 'Write all rows of a company to a file.';

@@ -11,7 +11,7 @@ use Illuminate\Console\Command;
 /** For a lead who has lost the password: nobody of the company can make the link then. */
 final class ResetPerson extends Command
 {
-    protected $signature = 'person:reset {email : they sign in with}';
+    protected $signature = 'person:reset {email : they sign in with} {--second-factor : take the second factor off as well}';
     protected $description = 'Print a one-time link by which a person chooses another password.';
 
     public function handle(): int
@@ -21,6 +21,9 @@ final class ResetPerson extends Command
             $this->error('Nobody signs in with this address.');
 
             return self::FAILURE;
+        }
+        if ($this->option('second-factor') === true) {
+            $user->withoutSecondFactor();
         }
         $this->line(route('join', Invitation::make(['company_id' => $user->company_id, 'user_id' => $user->id, 'role' => $user->role])));
 

@@ -5,24 +5,15 @@ declare(strict_types=1);
 namespace App\Stage\Account;
 
 use App\Models\User;
+use App\Stage\Account\SecondFactor\Pending;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
 
-/**
- * Failures are counted, by address and by where they come from. From the fifth on each one makes the next try wait twice as long,
- * there and for that address only: a person who knows the password is never locked out by the tries of others.
- */
+/** Address and password; a person with a second factor is asked for its code before anything opens. */
 final readonly class SignIn
 {
-    private const FREE_TRIES = 5;
-    private const FIRST_WAIT_S = 30;
-    private const LONGEST_WAIT_S = 900;
-    private const COUNTED_S = 3600;
-    private const MOST_BY_PLACE = 60;
-
     public function __invoke(Request $request): RedirectResponse
     {
         $fields = $request->validate(
@@ -30,25 +21,27 @@ final readonly class SignIn
             ['required' => 'Both the address and the password are needed.'],
         );
         $typed = mb_strtolower($fields['email']);
-        $tries = "sign-in|$typed|{$request->ip()}";
-        $place = "sign-in|{$request->ip()}";
-        foreach (["$tries|wait" => 1, $place => self::MOST_BY_PLACE] as $key => $most) {
-            if (RateLimiter::tooManyAttempts($key, $most)) {
-                abort(429, headers: ['Retry-After' => (string) RateLimiter::availableIn($key)]);
-            }
-        }
+        $tries = new Tries('sign-in', $typed, $request->ip());
+        $tries->orWait();
+        $awaited = null;
         // The database compares addresses without their accents; here they are compared as they are.
-        $isThisOne = static fn(User $user): bool => $user->left_at === null && mb_strtolower($user->email) === $typed;
-        if (! Auth::attemptWhen($fields, $isThisOne)) {
-            RateLimiter::hit($place);
-            $beyond = RateLimiter::hit($tries, self::COUNTED_S) - self::FREE_TRIES;
-            if ($beyond >= 0) {
-                RateLimiter::hit("$tries|wait", (int) min(self::LONGEST_WAIT_S, self::FIRST_WAIT_S * 2 ** $beyond));
+        $opens = static function (User $user) use ($typed, &$awaited): bool {
+            $isThisOne = $user->left_at === null && mb_strtolower($user->email) === $typed;
+            $awaited = $isThisOne && $user->totp_secret !== null ? $user : null; // its password was right, or nobody asks this
+
+            return $isThisOne && $awaited === null;
+        };
+        if (! Auth::attemptWhen($fields, $opens)) {
+            if ($awaited !== null) {
+                $tries->succeeded();
+                Pending::begin($request, $awaited);
+
+                return redirect()->route('second-factor');
             }
+            $tries->failed();
             throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
         }
-        RateLimiter::clear($tries);
-        RateLimiter::clear("$tries|wait");
+        $tries->succeeded();
         $request->session()->regenerate(); // else a session id set before the sign-in would stay good after it
 
         return Interrupted::resumed($request) ?? redirect()->intended('/');

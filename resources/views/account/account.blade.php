@@ -14,6 +14,28 @@
             <x-field name="password_confirmation" label="New password again" type="password" autocomplete="new-password" required />
             <button class="btn btn-primary" type="submit">Change it</button>
         </form>
+        <section class="block" aria-labelledby="second">
+            <h2 id="second">Second factor</h2>
+            @if (session('codes'))
+                <p><b>Recovery codes, shown this once.</b> Each opens once, when the phone is lost. Keep them on paper.</p>
+                <ul class="one-time">
+                    @foreach (session('codes') as $code)
+                        <li><code>{{ $code }}</code></li>
+                    @endforeach
+                </ul>
+            @endif
+            @if (auth()->user()->totp_secret === null)
+                <p>Off: the password alone opens. With it on, the phone shows a code that is asked for as well.</p>
+                <p><a class="btn btn-outline-primary" href="{{ route('second-factor.set-up') }}">Set it up</a></p>
+            @else
+                <p>On. {{ count(auth()->user()->recovery_codes ?? []) }} recovery codes are left.</p>
+                <form method="post" action="{{ route('second-factor.off') }}">
+                    @csrf @method('delete')
+                    <x-field name="password_now" label="Your password" type="password" autocomplete="current-password" />
+                    <button class="btn btn-outline-primary" type="submit">Turn it off</button>
+                </form>
+            @endif
+        </section>
         <section class="block" aria-labelledby="sessions">
             <h2 id="sessions">Signed in</h2>
             <ul class="people">

@@ -35,6 +35,12 @@
                             @csrf
                             <button class="btn btn-link" type="submit">Link for another password</button>
                         </form>
+                        @if ($person->totp_secret !== null)
+                            <form method="post" action="{{ route('people.second-factor', $person->id) }}">
+                                @csrf @method('delete')
+                                <button class="btn btn-link" type="submit">Take the second factor off: phone and codes are lost</button>
+                            </form>
+                        @endif
                     @endif
                     @error("role.$person->id")
                         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>

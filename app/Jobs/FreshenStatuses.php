@@ -29,9 +29,7 @@ final class FreshenStatuses implements ShouldBeUnique, ShouldQueue
 
     public function handle(): void
     {
-        $query = User::query();
-        $query->where('company_id', $this->companyId)->whereNull('left_at')->orderBy('id');
-        $user = $query->first();
+        $user = User::readerOf($this->companyId);
         if ($user === null) {
             return;
         }

@@ -22,10 +22,14 @@ use Illuminate\Support\Facades\DB;
  * @property ?string $totp_secret    bytes of the second factor; null: none
  * @property ?int    $totp_step      of half a minute that was used last
  * @property ?list<string> $recovery_codes hashes of those that are left
+ * @property ?Carbon $guest_until    last day of a guest
  * @property Company $company
  */
 final class User extends Authenticatable
 {
+    /** @var ?list<int> read once a request */
+    private ?array $guestSites = null;
+
     protected $guarded = [];
     protected $hidden = ['password', 'remember_token', 'totp_secret', 'recovery_codes'];
 
@@ -47,10 +51,32 @@ final class User extends Authenticatable
         $this->update(['totp_secret' => null, 'totp_step' => null, 'recovery_codes' => null]);
     }
 
+    /** @return list<int> sites that were named for a guest; none once the last day is over */
+    public function guestSites(): array
+    {
+        if ($this->guest_until === null || $this->guest_until->copy()->endOfDay()->isPast()) {
+            return [];
+        }
+
+        return $this->guestSites ??= array_values(array_map(
+            static fn(mixed $id): int => is_numeric($id) ? (int) $id : 0,
+            DB::table('guest_sites')->where('user_id', $this->id)->pluck('site_id')->all(),
+        ));
+    }
+
     /** @return BelongsTo<Company, $this> */
     public function company(): BelongsTo
     {
         return $this->belongsTo(Company::class);
+    }
+
+    /** Somebody who sees all of a company, for what is done in nobody's name; a guest sees only what was named. Null: nobody is left. */
+    public static function readerOf(int $company): ?self
+    {
+        $query = self::query();
+        $query->where('company_id', $company)->where('role', '!=', Role::Guest)->orderByRaw('left_at IS NOT NULL')->orderBy('id');
+
+        return $query->first();
     }
 
     /** The person with their row locked. */
@@ -84,7 +110,7 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class, 'left_at' => 'datetime', 'board_views' => 'array',
+        return ['password' => 'hashed', 'role' => Role::class, 'left_at' => 'datetime', 'guest_until' => 'date', 'board_views' => 'array',
             'totp_secret' => TotpSecret::class, 'recovery_codes' => 'array',
         ];
     }

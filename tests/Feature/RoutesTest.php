@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Bridge\CircuitFacts;
 use App\Models\Absence;
+use App\Models\BelongsToCompany;
 use App\Models\Equipment;
 use App\Models\Feed;
 use App\Models\HandoverLink;
@@ -19,6 +20,7 @@ use App\Models\Role;
 use App\Models\Run;
 use App\Models\Season;
 use App\Models\SeasonState;
+use App\Models\Site;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use App\Models\Visit;
@@ -28,7 +30,9 @@ use Database\Seeders\DemoCircuits;
 use Escapement\Core\Planning\PowerDownTasks;
 use Escapement\Core\Planning\PowerDownWork;
 use Escapement\Core\Plant\InstallationKind;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Routing\Route;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -82,6 +86,113 @@ final class RoutesTest extends TestCase
         self::assertGreaterThan(20, $walked);
         $this->get('/')->assertOk()->assertDontSee('Fern Hill 3');
         $this->get('/?q=Fern')->assertOk()->assertDontSee('Fern Hill 3');
+    }
+
+    #[Test]
+    public function a_guest_sees_the_sites_that_were_named_and_nothing_of_the_others(): void
+    {
+        $owner = $this->signIn();
+        $switch = $this->switchOf($owner);
+        $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
+        $guest = UserFactory::make(Role::Guest, $owner->company_id);
+        $named = Site::query()->create([
+            'company_id' => $owner->company_id, 'name' => 'Named Lane 1', 'installation' => InstallationKind::WholeHouse,
+            'timezone' => 'UTC', 'units' => 'us',
+        ]);
+        $guest->update(['guest_until' => now()->addDay()]);
+        DB::table('guest_sites')->insert(['user_id' => $guest->id, 'site_id' => $named->id]);
+        $this->actingAs($guest->refresh());
+        $walked = 0;
+        foreach ($this->routes() as [$method, $route]) {
+            if (preg_match('#^(owner|join|feed|login|logout|up$|account)#', $route->uri()) === 1) {
+                continue;
+            }
+            $answer = $this->call($method, $this->fill($route, $ids));
+            // the company's instruments are there to work with, whatever they are called
+            $shown = str_replace('Fern Hill 3 meter', '', (string) $answer->getContent());
+            self::assertStringNotContainsString('Fern Hill 3', $shown, "$method {$route->uri()}");
+            if ($route->parameterNames() !== [] && ! str_starts_with($route->uri(), 'visits/{person}')) {
+                self::assertContains($answer->getStatusCode(), [403, 404], "$method {$route->uri()}");
+                $walked++;
+            }
+        }
+        self::assertGreaterThan(100, $walked);
+        $this->get('/')->assertOk()->assertSee('Named Lane 1');
+        $this->get("/sites/$named->id")->assertOk();
+        $this->travel(2)->days();
+        $this->get('/')->assertRedirect('/login');
+        $this->assertGuest();
+    }
+
+    #[Test]
+    public function every_table_of_a_company_says_what_a_guest_sees_of_it(): void
+    {
+        $guest = UserFactory::make(Role::Guest);
+        $site = $this->switchOf($guest)->site_id;
+        $guest->update(['guest_until' => now()->addDay()]);
+        DB::table('guest_sites')->insert(['user_id' => $guest->id, 'site_id' => $site]);
+        $this->actingAs($guest->refresh());
+        $hidden = [];
+        foreach ((array) glob(app_path('Models/*.php')) as $file) {
+            /** @var class-string $class */
+            $class = 'App\\Models\\' . basename((string) $file, '.php');
+            if (is_a($class, Model::class, true) && in_array(BelongsToCompany::class, class_uses_recursive($class), true)) {
+                $query = $class::query();
+                if (str_ends_with($query->toSql(), 'and 0 = 1')) {
+                    $hidden[] = $query->getModel()->getTable();
+                }
+                $query->count(); // the columns it names are there
+            }
+        }
+        self::assertEqualsCanonicalizing(['circuit_templates', 'imported_runs', 'scenarios', 'visit_plans'], $hidden);
+        self::assertNotContains('equipment', $hidden);
+    }
+
+    #[Test]
+    public function what_runs_in_nobodys_name_never_runs_as_a_guest(): void
+    {
+        $guest = UserFactory::make(Role::Guest);
+        self::assertNull(User::readerOf($guest->company_id));
+        $viewer = UserFactory::make(Role::Viewer, $guest->company_id);
+        $viewer->update(['left_at' => now()]);
+        self::assertTrue($viewer->is(User::readerOf($guest->company_id)), 'somebody who left still sees all of it');
+        $technician = UserFactory::make(Role::Technician, $guest->company_id);
+        self::assertTrue($technician->is(User::readerOf($guest->company_id)));
+    }
+
+    #[Test]
+    public function an_apprentice_works_and_writes_and_signs_nothing(): void
+    {
+        $owner = $this->signIn();
+        $switch = $this->switchOf($owner);
+        $apprentice = UserFactory::make(Role::Apprentice, $owner->company_id);
+        $this->actingAs($apprentice);
+        $run = $this->runOf($switch);
+        $this->get("/runs/$run->id")->assertOk()->assertSee('A technician signs this run')->assertDontSee('Sign and close');
+        $this->post("/runs/$run->id/sign", ['signed_name' => 'Somebody'])->assertForbidden();
+        $this->post("/runs/$run->id/link")->assertForbidden();
+        $this->get('/sites/new')->assertForbidden();
+        $this->get('/')->assertOk()->assertDontSee('New site');
+        self::assertNull($run->refresh()->signed_at);
+    }
+
+    #[Test]
+    public function a_lead_names_the_sites_of_a_guest_of_the_own_company(): void
+    {
+        $lead = $this->signIn(Role::Lead);
+        $switch = $this->switchOf($lead);
+        $guest = UserFactory::make(Role::Guest, $lead->company_id);
+        $this->get('/people')->assertOk()->assertSee('No site is named yet')->assertSee('Fern Hill 3');
+        $this->put("/people/$guest->id/guest", ['guest_until' => '2020-01-01', 'sites' => [$switch->site_id]])
+            ->assertSessionHasErrors('guest_until');
+        $foreign = $this->switchOf(UserFactory::make())->site_id;
+        $this->put("/people/$guest->id/guest", ['guest_until' => now()->addWeek()->toDateString(), 'sites' => [$switch->site_id, $foreign]])
+            ->assertRedirect('/people');
+        self::assertSame([$switch->site_id], DB::table('guest_sites')->where('user_id', $guest->id)->pluck('site_id')->all());
+        $this->actingAs($guest->refresh())->get('/')->assertOk()->assertSee('Fern Hill 3');
+        $technician = UserFactory::make(Role::Technician, $lead->company_id);
+        $this->actingAs($lead)->put("/people/$technician->id/guest", ['guest_until' => now()->addWeek()->toDateString()])
+            ->assertSessionHasErrors("guest.$technician->id");
     }
 
     #[Test]

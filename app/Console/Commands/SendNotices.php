@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Models\Notice;
+use App\Models\Role;
 use App\Models\User;
 use App\Stage\Notices\GatherNotices;
 use App\Stage\Notices\NoticeMail;
@@ -32,11 +33,13 @@ final class SendNotices extends Command
         $things = [];
         foreach ($people->get() as $user) {
             Auth::setUser($user);
-            if ($company !== $user->company_id) {
-                $things = (new GatherNotices(Carbon::now()))->all();
+            if ($user->role === Role::Guest) {
+                $this->keep($user, (new GatherNotices(Carbon::now()))->all()); // of the sites that were named
+            } else {
+                $things = $company === $user->company_id ? $things : (new GatherNotices(Carbon::now()))->all();
                 $company = $user->company_id;
+                $this->keep($user, $things);
             }
-            $this->keep($user, $things);
             $this->send($user);
             Auth::forgetUser();
         }

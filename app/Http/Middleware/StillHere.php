@@ -4,18 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Models\Role;
 use App\Models\User;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Ends the open sessions of somebody who has left the company. */
+/** Ends the open sessions of somebody who has left the company, and of a guest whose last day is over. */
 final class StillHere
 {
     public function handle(Request $request, \Closure $next): Response
     {
         $user = $request->user();
-        if ($user instanceof User && $user->left_at !== null) {
+        $isOver = $user instanceof User && $user->role === Role::Guest && $user->guest_until?->copy()->endOfDay()->isPast() === true;
+        if ($user instanceof User && ($user->left_at !== null || $isOver)) {
             Auth::logout();
             $request->session()->invalidate();
 

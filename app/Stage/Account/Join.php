@@ -8,6 +8,7 @@ use App\Http\NewPassword;
 use App\Models\Company;
 use App\Models\Invitation;
 use App\Models\User;
+use App\Stage\Account\SecondFactor\Pending;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -50,6 +51,11 @@ final readonly class Join
                 'role' => $invitation->role, 'password' => $fields['password'],
             ]);
         });
+        if ($user->totp_secret !== null) {
+            Pending::begin($request, $user->refresh()); // another password is no other phone
+
+            return redirect()->route('second-factor');
+        }
         Auth::login($user);
         $request->session()->regenerate();
 

@@ -40,8 +40,8 @@ final readonly class KeepParts
         $count = 0;
         $before = Auth::user();
         try {
-            foreach (User::query()->get()->unique('company_id') as $user) {
-                Auth::setUser($user); // what is read belongs to one company at a time
+            foreach (User::query()->get()->unique('company_id') as $one) {
+                Auth::setUser(User::readerOf($one->company_id) ?? $one); // what is read belongs to one company at a time
                 $query = Run::query();
                 $query->whereDoesntHave('proofs');
                 $query->whereNotNull('signed_at')->orderBy('signed_at')->orderBy('id');

@@ -26,7 +26,7 @@ final readonly class AddPerson
             'email.email' => 'This is no address.',
             'email.unique' => 'Somebody signs in with this address already.',
             'password.*' => 'A first password of 12 to 72 characters, or none: then they get a link.',
-            'role.*' => 'Lead, technician or viewer.',
+            'role.*' => 'Lead, technician, apprentice, guest or viewer.',
         ]);
         if (($fields['password'] ?? null) === null) {
             $token = Invitation::make([

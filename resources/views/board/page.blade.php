@@ -35,7 +35,7 @@
                     <h1>Sites</h1>
                     <p>{{ $page->summary() }}</p>
                 </div>
-                @if (auth()->user()->role->mayWrite())
+                @if (auth()->user()->role->mayWriteForAll())
                     <a class="btn btn-primary" href="{{ route('sites.new') }}">New site</a>
                 @endif
             </div>

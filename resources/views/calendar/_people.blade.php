@@ -89,25 +89,27 @@
             </div>
             <button class="btn btn-outline-primary" type="submit">Put it down</button>
         </form>
-        <details @if ($errors->has('ics')) open @endif>
-            <summary>Import absences from a calendar file</summary>
-            <form method="post" action="{{ route('absences.import') }}" enctype="multipart/form-data" class="fields">
-                @csrf
-                <div class="field"><label for="ics">Calendar (.ics)</label><input id="ics"
-                        @class(['form-control', 'is-invalid' => $errors->has('ics')])
-                        type="file" name="ics" accept=".ics,text/calendar">
-                    @error('ics')
-                        <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
-                    @enderror
-                </div>
-                <div class="field"><label for="ics-who">Of</label><select class="form-select" id="ics-who" name="who">
-                        <option value="">the whole company</option>
-                        @foreach ($people as $person)
-                            <option value="{{ $person->id }}">{{ $person->name }}</option>
-                        @endforeach
-                    </select></div>
-                <div><button class="btn btn-outline-primary" type="submit">Take them over</button></div>
-            </form>
-        </details>
+        @if (auth()->user()->role->mayWriteForAll())
+            <details @if ($errors->has('ics')) open @endif>
+                <summary>Import absences from a calendar file</summary>
+                <form method="post" action="{{ route('absences.import') }}" enctype="multipart/form-data" class="fields">
+                    @csrf
+                    <div class="field"><label for="ics">Calendar (.ics)</label><input id="ics"
+                            @class(['form-control', 'is-invalid' => $errors->has('ics')])
+                            type="file" name="ics" accept=".ics,text/calendar">
+                        @error('ics')
+                            <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
+                        @enderror
+                    </div>
+                    <div class="field"><label for="ics-who">Of</label><select class="form-select" id="ics-who" name="who">
+                            <option value="">the whole company</option>
+                            @foreach ($people as $person)
+                                <option value="{{ $person->id }}">{{ $person->name }}</option>
+                            @endforeach
+                        </select></div>
+                    <div><button class="btn btn-outline-primary" type="submit">Take them over</button></div>
+                </form>
+            </details>
+        @endif
     @endif
 </section>

@@ -48,7 +48,7 @@
     @if ($page->proof)
         @include('circuit.partials._settled')
     @endif
-    @if (auth()->user()->role->mayWrite())
+    @if (auth()->user()->role->mayWriteForAll())
         <form method="post" action="{{ route('circuit.template', $page->switch) }}" class="block keep-template">
             @csrf
             <x-field name="name" label="Keep as a template of the company" :value="old('name', '')" maxlength="80" />

@@ -101,7 +101,7 @@
             @endif
             @if ($run->isSigned())
                 <p class="block"><a class="btn btn-primary" href="{{ route('report', $run) }}">The signed report</a></p>
-            @elseif (auth()->user()->role->mayWrite())
+            @elseif (auth()->user()->role->maySign())
                 <section class="block sign">
                     <h2>Sign</h2>
                     <p class="finding-because">Signing closes the run. What is found later is an amendment. What this run does not touch
@@ -135,6 +135,10 @@
                         </div>
                     </form>
                 </section>
+            @elseif (auth()->user()->role->mayWrite())
+                <p class="missing"><x-glyph kind="note" /><span>A technician signs this run. All that you mark and answer is kept under
+                        your
+                        name.</span></p>
             @endif
         </div>
     </div>

@@ -42,7 +42,7 @@
                                         @endif
                                     </td>
                                     <td>
-                                        @if (auth()->user()->role->mayWrite())
+                                        @if (auth()->user()->role->mayWriteForAll())
                                             <a href="{{ route('equipment', ['edit' => $one->id]) }}#form">Change</a>
                                         @endif
                                     </td>
@@ -53,7 +53,7 @@
                 </div>
             @endif
         </section>
-        @if (auth()->user()->role->mayWrite())
+        @if (auth()->user()->role->mayWriteForAll())
             <section class="block" aria-labelledby="form">
                 <h2 id="form">{{ $edited ? "Change $edited->name" : 'Put something into the list' }}</h2>
                 <form method="post" action="{{ $edited ? route('equipment.change', $edited) : route('equipment.add') }}">

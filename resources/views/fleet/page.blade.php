@@ -62,7 +62,7 @@
                 <p class="quiet">{{ $page->notShown() }} more, in less need, are in the <a
                         href="{{ route('fleet.export') }}">CSV</a>.</p>
             @endif
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->mayWriteForAll())
                 <section class="block" aria-labelledby="storm">
                     <h2 id="storm">A storm is coming</h2>
                     <form method="post" action="{{ route('fleet.visits') }}" class="fields">

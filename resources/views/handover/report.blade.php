@@ -25,13 +25,13 @@
             @foreach ($report->run->links as $link)
                 <div class="link-line"><span>Made {{ $report->when($link->created_at) }},
                         {{ $link->revoked_at ? 'ended ' . $report->when($link->revoked_at) : ($link->isOpen() ? 'open until ' . $report->when($link->expires_at) : 'run out') }}</span>
-                    @if ($link->isOpen() && auth()->user()->role->mayWrite())
+                    @if ($link->isOpen() && auth()->user()->role->maySign())
                         <form method="post" action="{{ route('link.revoke', $link) }}">@csrf @method('delete')<button
                                 class="btn btn-outline-primary" type="submit">End this link</button></form>
                     @endif
                 </div>
             @endforeach
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->maySign())
                 <form method="post" action="{{ route('link.make', $report->run) }}" class="fields">@csrf<x-field name="days"
                         label="Open for" unit="days" inputmode="numeric" :value="old('days', 90)" hint="1 to 400" />
                     <div><button class="btn btn-outline-primary" type="submit">Make a link</button></div>

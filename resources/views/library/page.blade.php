@@ -48,7 +48,7 @@
                     </table>
                 </div>
             @endif
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->mayWriteForAll())
                 <details class="block add-one" @if ($errors->hasAny(['files', 'name', 'phases', 'nominal_v', 'nominal_hz'])) open @endif>
                     <summary>
                         <h2>Import a recording</h2>
@@ -114,7 +114,7 @@
                                     <td data-label="Events" class="num-col fig">{{ count($scenario->events) }}</td>
                                     <td>
                                         <div class="row-acts"><a href="{{ route('scenarios.export', $scenario) }}">JSON</a>
-                                            @if (auth()->user()->role->mayWrite())
+                                            @if (auth()->user()->role->mayWriteForAll())
                                                 <form method="post" action="{{ route('scenarios.remove', $scenario) }}">@csrf
                                                     @method('delete')<button class="link-button" type="submit"
                                                         aria-label="Remove {{ $scenario->name }}">Remove</button></form>
@@ -127,7 +127,7 @@
                     </table>
                 </div>
             @endif
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->mayWriteForAll())
                 <form method="post" action="{{ route('scenarios.import') }}" enctype="multipart/form-data" class="inline-form">
                     @csrf
                     <div class="field"><label for="scenario">Read one from a file (JSON)</label><input id="scenario"
@@ -170,7 +170,7 @@
                                     <td data-label="Imported">{{ $run->created_at->format('j M Y') }}, {{ $run->user->name }}</td>
                                     <td>
                                         <div class="row-acts">
-                                            @if (auth()->user()->role->mayWrite())
+                                            @if (auth()->user()->role->mayWriteForAll())
                                                 <form method="post" action="{{ route('imported.remove', $run) }}">@csrf
                                                     @method('delete')<button class="link-button" type="submit"
                                                         aria-label="Remove the run of {{ $run->site }}">Remove</button></form>
@@ -183,7 +183,7 @@
                     </table>
                 </div>
             @endif
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->mayWriteForAll())
                 <form method="post" action="{{ route('imported.add') }}" enctype="multipart/form-data" class="inline-form">
                     @csrf
                     <div class="field"><label for="run">Read one from a file (JSON)</label><input id="run"

@@ -170,7 +170,7 @@
     </section>
     @include('load-test.partials._bank')
     @include('load-test.partials._recordings')
-    @if ($mayWrite)
+    @if ($mayWrite && auth()->user()->role->maySign())
         <form method="post" action="{{ route('load-test.close', $page->test) }}" class="block">
             @csrf
             <h2>Sign and close the test</h2>

@@ -9,7 +9,8 @@
             <p class="one-time"><code>{{ session('link') }}</code></p>
         @endif
         <h1>People of {{ auth()->user()->company->name }}</h1>
-        <p class="lead-in">A lead adds people, a technician writes, a viewer reads. A person who leaves keeps the name in every record.</p>
+        <p class="lead-in">A lead adds people, a technician writes and signs, an apprentice writes, a viewer reads; a guest
+            is a technician from elsewhere, for named sites and until a day. A person who leaves keeps the name in every record.</p>
         <ul class="people">
             @foreach ($people as $person)
                 <li>
@@ -41,6 +42,27 @@
                                 <button class="btn btn-link" type="submit">Take the second factor off: phone and codes are lost</button>
                             </form>
                         @endif
+                    @endif
+                    @if ($person->role === \App\Models\Role::Guest && $person->left_at === null)
+                        <details @if ($person->guest_until === null || $errors->has('guest_until')) open @endif>
+                            <summary>
+                                {{ $person->guest_until === null ? 'No site is named yet' : 'Sites until ' . $person->guest_until->format('j M Y') }}
+                            </summary>
+                            <form method="post" action="{{ route('people.guest', $person->id) }}" class="guest-sites">
+                                @csrf @method('put')
+                                <x-field name="guest_until" label="Last day" type="date" :value="old('guest_until', $person->guest_until?->toDateString() ?? '')" />
+                                <div class="site-names">
+                                    @foreach ($sites as $id => $name)
+                                        <label class="check"><input class="form-check-input" type="checkbox" name="sites[]"
+                                                value="{{ $id }}" @checked(in_array($id, $named[$person->id] ?? [], true))>{{ $name }}</label>
+                                    @endforeach
+                                </div>
+                                <button class="btn btn-outline-primary" type="submit">Save sites</button>
+                            </form>
+                            @error("guest.$person->id")
+                                <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
+                            @enderror
+                        </details>
                     @endif
                     @error("role.$person->id")
                         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>

@@ -290,7 +290,8 @@
                                                 </td>
                                             @endforeach
                                             @foreach ($list === 'jumpers' ? ['fitted', 'wanted'] : [] as $key)
-                                                <td><select class="form-select" name="{{ $list }}[{{ $i }}][{{ $key }}]"
+                                                <td><select class="form-select"
+                                                        name="{{ $list }}[{{ $i }}][{{ $key }}]"
                                                         aria-label="{{ ucfirst($key) }}, line {{ $i + 1 }} of option jumpers">
                                                         @foreach (['' => 'not known', 'yes' => 'yes', 'no' => 'no'] as $value => $said)
                                                             <option value="{{ $value }}" @selected(($lines[$i][$key] ?? '') === $value)>

@@ -21,7 +21,7 @@
                 'ticks' => array_diff_key(\App\Stage\Survey\LoadLines::TICKS, ['ups' => true]),
             ])
             <p class="field-hint">Clear a name to take a load out. Saved with no line at all, the generic list is back.</p>
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->mayWriteForAll())
                 <button class="btn btn-primary" type="submit">Save the library</button>
             @endif
         </form>

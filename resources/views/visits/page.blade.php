@@ -10,7 +10,7 @@
                 <h1>Visits, {{ $page->title() }}</h1>
                 <p>Who goes where on which day. <a href="{{ route('my-day') }}">My day</a></p>
             </div>
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->mayWriteForAll())
                 <form method="post" action="{{ route('visits.collect') }}">@csrf<button class="btn btn-outline-primary"
                         type="submit">Collect what
                         is due</button></form>
@@ -110,7 +110,7 @@
                                         @endif
                                     </td>
                                     <td>
-                                        @if (auth()->user()->role->mayWrite())
+                                        @if (auth()->user()->role->mayWriteForAll())
                                             <a href="{{ route('visits', ['visit' => $visit->id]) }}#change">Change</a>
                                         @endif
                                     </td>
@@ -121,7 +121,7 @@
                 </div>
             @endif
         </section>
-        @if (auth()->user()->role->mayWrite())
+        @if (auth()->user()->role->mayWriteForAll())
             @if ($chosen)
                 <section class="block" id="change">
                     <h2>{{ $chosen->switch->site->name }}: {{ \App\Stage\Visits\VisitWords::of($chosen) }}</h2>

@@ -50,7 +50,7 @@
             <h2 class="gap">Take it away</h2>
             <p class="choice"><a href="{{ route('recording.export', [$page->recording, 'csv']) }}">RMS values, CSV</a><a
                     href="{{ route('recording.export', [$page->recording, 'cff']) }}">RMS values, COMTRADE</a></p>
-            @if (auth()->user()->role->mayWrite())
+            @if (auth()->user()->role->mayWriteForAll())
                 <form method="post" action="{{ route('recording.remove', $page->recording) }}">@csrf @method('delete')<button
                         class="link-button" type="submit">Remove this recording</button></form>
             @endif

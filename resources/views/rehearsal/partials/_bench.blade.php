@@ -183,7 +183,7 @@
                 <button class="btn btn-outline-primary" type="submit">Put into settings as proposed</button>
             </form>
         @endif
-        @if ($isScript && !$plot->isLong() && auth()->user()->role->mayWrite() && $bench->errors->isEmpty())
+        @if ($isScript && !$plot->isLong() && auth()->user()->role->mayWriteForAll() && $bench->errors->isEmpty())
             <form method="post" action="{{ route('scenarios.save', $bench->switch) }}">
                 @include('rehearsal.partials._carried-plot')
                 <h2 class="gap">Keep this script</h2>

@@ -18,5 +18,7 @@ return [
     'keys' => env('ESCAPEMENT_KEYS'),
     'maintenance' => ['driver' => 'file', 'store' => 'database'],
     // Shown on the sign-in page, so that a first look needs no manual. Off wherever real companies sign in.
+    // folder outside for the daily lists of record heads
+    'digests' => env('ESCAPEMENT_DIGESTS'),
     'show_demo_sign_in' => (bool) env('ESCAPEMENT_DEMO', false),
 ];

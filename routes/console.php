@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Console\Commands\DigestHeads;
 use App\Console\Commands\SendNotices;
 use App\Jobs\FreshenStatuses;
 use App\Models\Company;
@@ -10,6 +11,8 @@ use Illuminate\Support\Facades\Schedule;
 // On one node of several: the lock lies in the database.
 Schedule::command(SendNotices::class)->hourly()->onOneServer()->withoutOverlapping();
 // What is due changes with the day: nobody waits for it on the first board of a morning.
+// Only where a folder outside is named.
+Schedule::command(DigestHeads::class)->dailyAt('00:40')->onOneServer()->when(static fn(): bool => (bool) config('app.digests'));
 Schedule::call(static function (): void {
     foreach (Company::query()->pluck('id') as $id) {
         FreshenStatuses::dispatch((int) $id);

@@ -51,6 +51,12 @@ final readonly class CompanyKeys
         return $this->public($companyId);
     }
 
+    /** Of a company that is gone: its public half stands in what was exported. */
+    public function forget(int $companyId): void
+    {
+        File::delete($this->path($companyId));
+    }
+
     /** @return non-empty-string */
     private function pair(int $companyId): string
     {

@@ -1,10 +1,21 @@
 # Writes all data and reads it back, for bin/backup, bin/restore and bin/test.
 # shellcheck shell=bash
-# Needs: common.sh; db_client, an array of options by which the clients reach the server with every right; artisan, by the name of a
-# database: runs a command of the application on it.
+# Needs: common.sh; db_client, an array of options by which the clients reach the server with every right; web, who serves; and the
+# password of the owner of the data, as owner_password.
 
 # What holds nothing that is worth keeping: who was signed in, and what can be worked out again.
 not_kept=(cache cache_locks sessions)
+
+# What an artisan of here is told beside its database.
+artisan_env=()
+
+# artisan DATABASE COMMAND …: as the owner of the data, who may change tables and records; the application itself may not.
+artisan() {
+    local database=$1
+    shift
+    as_web env DB_DATABASE="$database" DB_USERNAME=escapement_owner DB_PASSWORD="$owner_password" APP_CONFIG_CACHE="$var/no-config.php" \
+        "${artisan_env[@]}" php artisan "$@"
+}
 
 # backup_write DATABASE FOLDER: the dump, and the heads of all records as they are in it.
 backup_write() {

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Models\Company;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
 
 /** Everything of one company as JSON lines, one row a line; passwords and the hashes of links stay behind. */
@@ -20,7 +21,9 @@ final class ExportCompany extends Command
     public function handle(): int
     {
         $company = Company::query()->find((int) $this->text('company'));
-        $file = $company === null ? false : fopen($this->text('file'), 'x');
+        $path = $this->text('file');
+        $mayBe = $company !== null && ! File::exists($path) && File::isWritable(dirname($path));
+        $file = $mayBe ? fopen($path, 'x') : false;
         if ($company === null || $file === false) {
             $this->error($company === null ? 'There is no such company.' : 'This file cannot be made, or is there already.');
 

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Console\Commands\ExportCompany;
+use App\Models\Company;
+use App\Models\Role;
+use App\Models\Run;
+use App\Models\Site;
+use App\Models\User;
+use Database\Factories\UserFactory;
+use Escapement\Core\Record\HeadSeal;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\TestCase;
+
+/** What an operator does: looks whether it is well, lists heads, takes a company away. */
+final class OperationsTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->folder = sys_get_temp_dir() . '/escapement-' . bin2hex(random_bytes(6));
+        File::makeDirectory($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        File::deleteDirectory($this->folder);
+        parent::tearDown();
+    }
+
+    #[Test]
+    public function this_machine_is_told_how_it_stands_and_a_stranger_only_that_it_is_up(): void
+    {
+        $here = (string) $this->get('/up')->assertOk()->getContent();
+        foreach (['escapement: up', 'queue: good', 'disk: ', 'clock: good', 'backup: '] as $line) {
+            self::assertStringContainsString($line, $here);
+        }
+        DB::table('failed_jobs')->insert([
+            'uuid' => 'u', 'connection' => 'database', 'queue' => 'default', 'payload' => '{}', 'exception' => 'x',
+        ]);
+        $this->get('/up')->assertOk()->assertSee('queue: LOOK')->assertSee('1 failed');
+        $away = (string) $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.9'])->get('/up')->assertOk()->getContent();
+        self::assertSame("escapement: up\n", $away);
+        $proxied = $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get('/up', ['X-Forwarded-For' => '203.0.113.9']);
+        self::assertSame("escapement: up\n", $proxied->getContent());
+    }
+
+    #[Test]
+    public function the_heads_of_a_day_are_written_once_and_sealed(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        $this->artisan('records:digest', ['folder' => $this->folder])->assertSuccessful();
+        $path = "$this->folder/heads-$run->company_id-" . now('UTC')->toDateString() . '.json';
+        /** @var array{heads: list<array{record: string, head: string}>, sha256: string, key: string, seal: string} $digest */
+        $digest = json_decode((string) file_get_contents($path), true, 16, JSON_THROW_ON_ERROR);
+        self::assertContains(['record' => "run $run->id", 'head' => $run->refresh()->head], $digest['heads']);
+        self::assertTrue(HeadSeal::read($digest['seal'])?->fits(count($digest['heads']), $digest['sha256']));
+        self::assertSame($digest['key'], HeadSeal::read($digest['seal'])->key);
+        file_put_contents($path, 'kept');
+        $this->artisan('records:digest', ['folder' => $this->folder])->assertSuccessful();
+        self::assertSame('kept', file_get_contents($path), 'what is there is never written over');
+        $this->artisan('records:digest')->assertFailed();
+    }
+
+    #[Test]
+    public function a_company_that_is_taken_away_leaves_nothing_behind_and_the_others_alone(): void
+    {
+        $user = $this->signIn(Role::Lead);
+        $switch = $this->switchOf($user);
+        $this->runOf($switch);
+        $this->photoOf($user, $switch->id);
+        $this->recordingOf($user);
+        $company = $user->company;
+        $other = UserFactory::make();
+        $this->actingAs($other);
+        $this->runOf($this->switchOf($other));
+        $before = self::counts($other->company_id);
+        $this->app['auth']->forgetGuards();
+        $this->artisan('company:delete', ['company' => $company->id, 'export' => "$this->folder/all.jsonl", '--name' => $company->name])
+            ->assertSuccessful();
+        self::assertGreaterThan(5, count((array) file("$this->folder/all.jsonl")));
+        self::assertSame([], array_filter(self::counts($company->id)));
+        self::assertNull(Company::query()->find($company->id));
+        self::assertSame(0, DB::table('photo_files')->count());
+        self::assertSame($before, self::counts($other->company_id));
+        self::assertSame(1, User::query()->count());
+        self::assertSame(1, Run::query()->withoutGlobalScope('company')->count());
+    }
+
+    /** @param array<string, string> $with */
+    #[Test, DataProvider('refusals')]
+    public function nothing_is_deleted_by_a_slip(array $with, string $told): void
+    {
+        $user = $this->signIn(Role::Lead);
+        $this->switchOf($user);
+        touch("$this->folder/there");
+        $this->artisan('company:delete', [
+            'company' => $with['company'] ?? $user->company_id, 'export' => "$this->folder/" . ($with['export'] ?? 'new'),
+            '--name' => $with['name'] ?? $user->company->name,
+        ])->expectsOutputToContain($told)->assertFailed();
+        self::assertSame(1, Site::query()->count());
+    }
+
+    /** @return iterable<string, array{array<string, string>, string}> */
+    public static function refusals(): iterable
+    {
+        yield 'another name' => [['name' => 'Somebody else'], 'Type its name'];
+        yield 'no such company' => [['company' => '999'], 'no such company'];
+        yield 'a file that is there' => [['export' => 'there'], 'is there already'];
+    }
+
+    /** @return array<string, int> rows by table */
+    private static function counts(int $company): array
+    {
+        $counts = [];
+        foreach (ExportCompany::tables() as $table) {
+            $counts[$table] = DB::table($table)->where('company_id', $company)->count();
+        }
+
+        return $counts;
+    }
+}

@@ -7,6 +7,8 @@ use App\Http\Middleware\NamedRequest;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SmallBody;
 use App\Stage\Account\Interrupted;
+use App\Stage\Api\JsonOnly;
+use App\Stage\Api\Problem;
 use Escapement\Core\Input\BadInput;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
@@ -22,6 +24,8 @@ use Symfony\Component\HttpKernel\Exception\HttpException;
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__ . '/../routes/web.php',
+        api: __DIR__ . '/../routes/api.php',
+        apiPrefix: 'api/v1',
         commands: __DIR__ . '/../routes/console.php',
         then: static fn() => Route::get('/up', HealthCheck::class), // without session and cookie: they need the database it asks for
     )
@@ -29,11 +33,13 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->prepend(NamedRequest::class);
         $middleware->append([SecurityHeaders::class, SmallBody::class]);
+        $middleware->api(prepend: [JsonOnly::class]);
         $middleware->redirectGuestsTo('/login');
         $middleware->redirectUsersTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->render(static fn(BadInput $e, Request $request) => $request->expectsJson()
+        $exceptions->render(static fn(\Throwable $e, Request $request) => $request->is('api/*') ? Problem::of($e) : null);
+        $exceptions->render(static fn(BadInput $e, Request $request) => $request->expectsJson() || $request->isJson()
             ? response()->json($e->toArray(), 422) : null);
         $exceptions->render(static fn(HttpException $e, Request $request) => $e->getStatusCode() === 419 ? Interrupted::kept($request)
             : null);

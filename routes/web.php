@@ -64,6 +64,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::put('/account/second-factor', Account\SecondFactor\TurnOn::class)->middleware('throttle:password')->name('second-factor.on');
     Route::delete('/account/second-factor', Account\SecondFactor\TurnOff::class)->middleware('throttle:password')
         ->name('second-factor.off');
+    Route::post('/account/tokens', Account\MakeToken::class)->middleware('throttle:password')->name('tokens');
+    Route::delete('/account/tokens/{key}', Account\EndToken::class)->name('token.end');
     Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:password')->name('password');
 
     Route::get('/notices', Notices\ShowNotices::class)->name('notices');

@@ -47,8 +47,9 @@ final readonly class HealthCheck
         $oldest = DB::table('jobs')->min('available_at');
         $minutes = is_numeric($oldest) ? max(0, intdiv(Carbon::now()->getTimestamp() - (int) $oldest, 60)) : 0;
         $failed = DB::table('failed_jobs')->count();
+        $waiting = DB::table('jobs')->count();
 
-        return self::line('queue', $minutes < self::WAITS_MIN && $failed === 0, DB::table('jobs')->count() . " waiting, the oldest $minutes min, "
+        return self::line('queue', $minutes < self::WAITS_MIN && $failed === 0, "$waiting waiting, the oldest $minutes min, "
             . "$failed failed");
     }
 

@@ -8,6 +8,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Laravel\Sanctum\HasApiTokens;
+use Laravel\Sanctum\PersonalAccessToken;
 
 /**
  * @property int     $id
@@ -27,6 +29,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class User extends Authenticatable
 {
+    /** @use HasApiTokens<PersonalAccessToken> */
+    use HasApiTokens;
+
     /** @var ?list<int> read once a request */
     private ?array $guestSites = null;
 
@@ -34,7 +39,7 @@ final class User extends Authenticatable
     protected $hidden = ['password', 'remember_token', 'totp_secret', 'recovery_codes'];
 
     /**
-     * Ends what is open elsewhere: after another password or another role nothing of before may go on.
+     * Ends what is open elsewhere, programs with a token too: after another password or another role nothing of before may go on.
      *
      * @param ?string $but the session at hand, which goes on
      */
@@ -44,6 +49,15 @@ final class User extends Authenticatable
             $but !== null,
             static fn($query) => $query->where('id', '!=', $but),
         )->delete();
+        $this->tokens()->delete();
+    }
+
+    /** False for somebody who has left the company, and for a guest whose last day is over. */
+    public function isHere(): bool
+    {
+        $isOver = $this->role === Role::Guest && $this->guest_until?->copy()->endOfDay()->isPast() === true;
+
+        return $this->left_at === null && ! $isOver;
     }
 
     public function withoutSecondFactor(): void

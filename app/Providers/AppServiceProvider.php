@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Http\NumberValidator;
+use App\Models\User;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Translation\Translator;
 use Illuminate\Database\Eloquent\Model;
@@ -13,6 +14,8 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Support\ServiceProvider;
+use Laravel\Sanctum\PersonalAccessToken;
+use Laravel\Sanctum\Sanctum;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -32,11 +35,27 @@ final class AppServiceProvider extends ServiceProvider
             . $request->user()?->getAuthIdentifier()));
         RateLimiter::for('uploads', static fn(Request $request): Limit => Limit::perMinute(120)->by('uploads|'
             . $request->user()?->getAuthIdentifier()));
-        foreach (['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link'] as $number) {
+        foreach (['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link', 'key'] as $number) {
             Route::pattern($number, '[0-9]{1,9}'); // what is no number of ours is not there: it never reaches a query or an int
         }
         RateLimiter::for('owner-report', static fn(Request $request): Limit => Limit::perHour(6)->by('owner-report|'
             . (is_string($request->route('token')) ? $request->route('token') : '')));
+        RateLimiter::for('api-token', self::perToken(120));
+        RateLimiter::for('api-calc', self::perToken(60));
+        Sanctum::authenticateAccessTokensUsing(static function (PersonalAccessToken $token, bool $isValid): bool {
+            $person = $token->getRelationValue('tokenable');
+
+            return $isValid && $person instanceof User && $person->isHere();
+        });
         RateLimiter::for('owner', static fn(Request $request): Limit => Limit::perMinute(60)->by('owner|' . $request->ip()));
+    }
+
+    /** By the token that came, and by the address for whoever comes with many of them. */
+    private static function perToken(int $times): \Closure
+    {
+        return static fn(Request $request): array => [
+            Limit::perMinute($times)->by("$times|" . hash('sha256', $request->bearerToken() ?? (string) $request->ip())),
+            Limit::perMinute($times * 10)->by("$times|" . $request->ip()),
+        ];
     }
 }

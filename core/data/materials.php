@@ -45,7 +45,9 @@ return [
     'multimeter' => ['gear', 'Multimeter', 'voltage and frequency on each leg'],
     'clamp-meter' => ['gear', 'Clamp meter', 'what each leg carries on the generator'],
     'insulation-tester' => ['gear', 'Insulation tester', 'feeders, before they are energized'],
-    'phase-loss-set' => ['gear', 'Spare fuses and a test link, or an injection set', 'each phase is lost in turn, never at a live terminal'],
+    'phase-loss-set' => [
+        'gear', 'Spare fuses and a test link, or an injection set', 'each phase is lost in turn, never at a live terminal',
+    ],
     'rotation-meter' => ['gear', 'Phase rotation meter', 'both sources have the same rotation'],
     'manometer' => ['gear', 'Manometer', 'gas pressure at rest and under load'],
     'phone' => ['gear', 'Phone, charged: the stopwatch', 'with this site opened once while there is a network'],

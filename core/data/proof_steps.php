@@ -14,7 +14,8 @@ return [
     ],
     'sources' => [
         'energise/utility-volts-*', 'energise/utility-line-volts', 'energise/utility-hz', 'energise/neutral-ground',
-        'no_load_run/generator-volts-*', 'no_load_run/generator-line-volts', 'no_load_run/generator-hz', 'energise/first-alone', 'no_load_run/second-alone',
+        'no_load_run/generator-volts-*', 'no_load_run/generator-line-volts', 'no_load_run/generator-hz', 'energise/first-alone',
+        'no_load_run/second-alone',
     ],
     'rotation' => ['energise/utility-rotation', 'no_load_run/generator-rotation'],
     'sensing' => ['simulated_outage/open', 'simulated_outage/phase-loss-*'],

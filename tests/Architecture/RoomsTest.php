@@ -29,6 +29,8 @@ final class RoomsTest extends TestCase
         'Fleet' => ['Board'],
         'Handover' => ['Commissioning', 'LoadTest', 'Plan', 'Rehearsal', 'Settings', 'Upkeep'],
         'Plan' => ['Settings'],
+        'Account' => ['Api'],
+        'Api' => ['Commissioning', 'Survey'],
     ];
 
     #[Test]

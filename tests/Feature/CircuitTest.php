@@ -88,7 +88,8 @@ final class CircuitTest extends TestCase
     {
         $switch = $this->circuitOf('b', 'wrong');
         $page = "/switches/$switch->id/circuit";
-        $this->get($page)->assertSee('Back-feed')->assertSee('Counter-example')->assertSee('Steps to both closed, as lanes')->assertSee('are both closed')
+        $this->get($page)->assertSee('Back-feed')->assertSee('Counter-example')->assertSee('Steps to both closed, as lanes')
+            ->assertSee('are both closed')
             ->assertSee('Add the normally closed contact of K1')->assertSee('circuit: 2 stops');
         $this->get('/')->assertSee('the control circuit does not prove');
         $this->get("$page?propose=interlock-missing@K2")->assertSee('Proposed:');

@@ -66,7 +66,8 @@ final class SecondFactorTest extends TestCase
         foreach ([true, false] as $opens) {
             $this->post('/login', ['email' => $user->email, 'password' => self::PASSWORD])->assertRedirect('/login/code');
             $answer = $this->post('/login/code', ['code' => $codes->codes[0]]);
-            $opens ? $answer->assertRedirect('/')->assertSessionHas('said', static fn(string $said): bool => str_contains($said, '7 are left'))
+            $isTold = static fn(string $said): bool => str_contains($said, '7 are left');
+            $opens ? $answer->assertRedirect('/')->assertSessionHas('said', $isTold)
                 : $answer->assertSessionHasErrors('code');
             $this->post('/logout');
         }

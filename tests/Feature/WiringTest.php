@@ -78,7 +78,8 @@ final class WiringTest extends TestCase
         self::assertSame($told !== null, in_array($told, $findings, true));
         self::assertSame($known === [], str_contains($page, 'Not known of the option jumpers'));
         $last = count((new WiringPage($switch, new WiringLook('', 'normal', '', 1)))->view->steps ?? []);
-        $this->get($this->url($switch, ['step' => $last]))->assertOk()->assertSee('Utility sensing, first leg')->assertSee('Ferrule or fork');
+        $this->get($this->url($switch, ['step' => $last]))->assertOk()->assertSee('Utility sensing, first leg')
+            ->assertSee('Ferrule or fork');
         $this->get("/switches/$switch->id/wiring.pdf")->assertOk();
     }
 

@@ -64,6 +64,7 @@ final class DeleteCompany extends Command
         DB::statement('SET FOREIGN_KEY_CHECKS = 0'); // of this connection: the rows point to each other, and all of them go
         try {
             $rows += DB::table('sessions')->whereIn('user_id', $people)->delete();
+            $rows += DB::table('personal_access_tokens')->whereIn('tokenable_id', $people)->delete();
             foreach (ExportCompany::tables() as $table) {
                 $rows += DB::table($table)->where('company_id', $company)->delete();
             }

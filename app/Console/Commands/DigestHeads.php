@@ -42,7 +42,8 @@ final class DigestHeads extends Command
                 $this->line("$path is there already.");
                 continue;
             }
-            fwrite($file, json_encode($this->digest($company, $day), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE) . "\n");
+            $how = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE;
+            fwrite($file, json_encode($this->digest($company, $day), $how) . "\n");
             fclose($file);
             $this->line($path);
         }

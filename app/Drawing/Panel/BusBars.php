@@ -93,7 +93,8 @@ final readonly class BusBars
 
     private function way(Way $way, float $x, float $y): string
     {
-        $supply = WaySupply::of($way->connects, $way->shed, $this->on === 'emergency' || $this->on === 'off' ? $this->on : 'normal', $this->lost);
+        $on = $this->on === 'emergency' || $this->on === 'off' ? $this->on : 'normal';
+        $supply = WaySupply::of($way->connects, $way->shed, $on, $this->lost);
         $isOn = $supply !== WaySupply::Shed;
         $short = mb_strlen($way->name) > self::NAME_CHARACTERS ? mb_substr($way->name, 0, self::NAME_CHARACTERS - 1) . '…' : $way->name;
         $breaker = $way->breaker_a === null ? '' : ' ' . PanelMarks::number($way->breaker_a) . "\u{202F}A";

@@ -84,7 +84,9 @@ final readonly class StripDrawing
         $d = sprintf('M%.1f %.1fH%.1fV%.1fH%1$.1f', $right, $from, $x, $to);
         [$colour, $dash, $words] = match (true) {
             $option['fitted'] === null || $option['wanted'] === null => ['ink-2', 'stroke-dasharray="2 5"', '?'],
-            $option['fitted'] === $option['wanted'] => ['ink', $option['fitted'] ? '' : 'stroke-dasharray="1 7"', $option['fitted'] ? 'in' : 'out'],
+            $option['fitted'] === $option['wanted'] => [
+                'ink', $option['fitted'] ? '' : 'stroke-dasharray="1 7"', $option['fitted'] ? 'in' : 'out',
+            ],
             $option['wanted'] => ['stop', 'stroke-dasharray="6 4"', 'fit'],
             default => ['stop', '', 'out!'],
         };

@@ -14,7 +14,8 @@ final class MayWriteForAll
     public function handle(Request $request, \Closure $next): Response
     {
         $user = $request->user();
-        abort_unless($user instanceof User && $user->role->mayWriteForAll(), 403, 'This is the whole company\'s: a technician of it does it.');
+        $may = $user instanceof User && $user->role->mayWriteForAll();
+        abort_unless($may, 403, 'This is the whole company\'s: a technician of it does it.');
 
         return $next($request);
     }

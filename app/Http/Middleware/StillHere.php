@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Models\Role;
 use App\Models\User;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -16,8 +15,7 @@ final class StillHere
     public function handle(Request $request, \Closure $next): Response
     {
         $user = $request->user();
-        $isOver = $user instanceof User && $user->role === Role::Guest && $user->guest_until?->copy()->endOfDay()->isPast() === true;
-        if ($user instanceof User && ($user->left_at !== null || $isOver)) {
+        if ($user instanceof User && ! $user->isHere()) {
             Auth::logout();
             $request->session()->invalidate();
 

@@ -15,6 +15,8 @@ final readonly class ShowAccount
         /** @var User $user */
         $user = $request->user();
 
-        return view('account.account', ['sessions' => OpenSession::of($user, $request->session()->getId())]);
+        return view('account.account', [
+            'sessions' => OpenSession::of($user, $request->session()->getId()), 'tokens' => $user->tokens()->oldest('id')->get(),
+        ]);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Stage\Commissioning;
 
 use App\Models\Run;
 use App\Models\User;
+use Escapement\Core\Input\BadInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -20,7 +21,7 @@ final readonly class TakeAnswers
     {
         $answers = $request->json('answers');
         if (! is_array($answers) || ! array_is_list($answers) || count($answers) > self::MOST) {
-            return response()->json(['error' => ['path' => '/answers', 'message' => 'A list of up to 1000 answers is needed.']], 422);
+            throw new BadInput('/answers', 'A list of up to 1000 answers is needed.');
         }
         /** @var User $user */
         $user = $request->user();

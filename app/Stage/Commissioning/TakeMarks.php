@@ -6,6 +6,7 @@ namespace App\Stage\Commissioning;
 
 use App\Models\Run;
 use App\Models\User;
+use Escapement\Core\Input\BadInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -19,7 +20,7 @@ final readonly class TakeMarks
     {
         $marks = $request->json('marks');
         if (! is_array($marks) || ! array_is_list($marks) || count($marks) > self::MOST) {
-            return response()->json(['error' => ['path' => '/marks', 'message' => 'A list of up to 1000 marks is needed.']], 422);
+            throw new BadInput('/marks', 'A list of up to 1000 marks is needed.');
         }
         /** @var User $user */
         $user = $request->user();

@@ -10,6 +10,7 @@ use App\Bridge\SwitchFacts;
 use App\Bridge\TestPointFacts;
 use App\Models\TransferSwitch;
 use App\Stage\Paper;
+use App\Stage\QrPicture;
 use App\Stage\SiteStanding;
 use Escapement\Core\Handover\EnclosureLabel;
 use Escapement\Core\Input\Node;
@@ -36,7 +37,8 @@ final readonly class PrintLabels
         );
         $panel = (new PanelFacts($switch))->built();
         if ($panel !== null) {
-            [$first, $second] = $kind === PlantKind::TwoSource ? ['the first supply', 'the second supply'] : ['the utility', 'the generator'];
+            [$first, $second] = $kind === PlantKind::TwoSource ? ['the first supply', 'the second supply']
+                : ['the utility', 'the generator'];
             array_splice($labels, 1, 0, [EnclosureLabel::ofPanel($panel, $first, $second)]);
         }
         $address = route('survey', ['site' => $switch->site_id, 'switch' => $switch->id]);

@@ -17,6 +17,9 @@ final readonly class ForgetSecondFactor
         $found->withoutSecondFactor();
         $found->endSessions();
 
-        return redirect()->route('people')->with('said', "$found->name signs in with the password alone now, and can set the second factor up anew.");
+        return redirect()->route('people')->with(
+            'said',
+            "$found->name signs in with the password alone now, and can set the second factor up anew.",
+        );
     }
 }

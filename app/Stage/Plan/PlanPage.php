@@ -98,7 +98,8 @@ final readonly class PlanPage
     /** @return array<string, string> where the switch can stand */
     public function sides(): array
     {
-        [$first, $second] = $this->switch->site->installation->hasGenerator() ? ['U utility', 'G generator'] : ['1 first supply', '2 second supply'];
+        [$first, $second] = $this->switch->site->installation->hasGenerator() ? ['U utility', 'G generator']
+            : ['1 first supply', '2 second supply'];
 
         return ['normal' => $first, 'off' => '0 between', 'emergency' => $second];
     }

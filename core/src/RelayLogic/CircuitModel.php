@@ -58,8 +58,11 @@ final class CircuitModel
     /** @var array<string, int> bits of the devices that the next step of each moving device depends on */
     private array $deviceMasks = [];
 
-    /** @var array<string, array<int, list<array{int, list<int>, list<int>}>>> moves by device and those bits: where to, in which environments
-     *     fast, in which slow */
+    /**
+     * Moves by device and those bits: where to, in which environments fast, in which slow.
+     *
+     * @var array<string, array<int, list<array{int, list<int>, list<int>}>>>
+     */
     private array $moves = [];
 
     /**

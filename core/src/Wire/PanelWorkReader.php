@@ -30,7 +30,8 @@ final readonly class PanelWorkReader
     {
         $in = new Fields($node);
         $in->only(['circuit', 'supplies', 'times', 'region', 'stops']);
-        $built = BuiltPanel::of((new RelayPlayReader())->input(self::part($in, ['circuit', 'supplies', 'times'], ['until_ms' => self::ONE_MS])));
+        $part = self::part($in, ['circuit', 'supplies', 'times'], ['until_ms' => self::ONE_MS]);
+        $built = BuiltPanel::of((new RelayPlayReader())->input($part));
         if (! $built->canBePlayed()) {
             throw $in->at('circuit')->bad('The first source of a changeover has no engine, and there is a second one.');
         }
@@ -46,6 +47,8 @@ final readonly class PanelWorkReader
      */
     private static function part(Fields $in, array $keys, array $more): Node
     {
-        return new Node((object) (array_intersect_key(get_object_vars((object) $in->node->value), array_flip($keys)) + $more), $in->node->path);
+        $kept = array_intersect_key(get_object_vars((object) $in->node->value), array_flip($keys));
+
+        return new Node((object) ($kept + $more), $in->node->path);
     }
 }

@@ -27,7 +27,8 @@ final class PanelTest extends TestCase
     public function nothing_waits_for_what_comes_later_and_no_word_is_left_unfilled(string $kind, string $key): void
     {
         $before = [];
-        foreach (StandardPanels::steps($kind, $key, more: ['options' => (object) ['bank' => true, 'manual_transfer' => true]]) as $id => $step) {
+        $options = (object) ['bank' => true, 'manual_transfer' => true];
+        foreach (StandardPanels::steps($kind, $key, more: ['options' => $options]) as $id => $step) {
             self::assertMatchesRegularExpression('#^[a-z_]+/[a-zA-Z0-9.-]+$#', $id);
             self::assertSame([], array_diff($step['depends_on'], $before), $id);
             foreach (['title', 'why', 'expect', 'if_not'] as $words) {
@@ -125,7 +126,8 @@ final class PanelTest extends TestCase
     #[Test]
     public function a_bank_comes_back_after_its_discharge_and_what_nobody_knows_is_not_judged(): void
     {
-        $band = StandardPanels::steps('K9', 'd', more: ['options' => (object) ['bank' => true, 'bank_reconnect_s' => 60]])['return/bank-back'];
+        $options = (object) ['bank' => true, 'bank_reconnect_s' => 60];
+        $band = StandardPanels::steps('K9', 'd', more: ['options' => $options])['return/bank-back'];
         self::assertSame([60.0, 60.0], [(float) $band['band']['min'], (float) $band['band']['stop_under']]);
         self::assertArrayNotHasKey('stopped_by', $band);
         $unknown = StandardPanels::steps('K9', 'd', more: ['options' => (object) ['bank' => true]])['return/bank-back'];

@@ -14,8 +14,13 @@ final class WaySupplyTest extends TestCase
 {
     /** @param 'normal'|'off'|'emergency' $on */
     #[Test, DataProvider('ways')]
-    public function a_way_has_what_its_conductors_bring(string $connects, bool $isShed, string $on, ?string $lost, WaySupply $expected): void
-    {
+    public function a_way_has_what_its_conductors_bring(
+        string $connects,
+        bool $isShed,
+        string $on,
+        ?string $lost,
+        WaySupply $expected,
+    ): void {
         self::assertSame($expected, WaySupply::of($connects, $isShed, $on, $lost));
     }
 

@@ -150,7 +150,9 @@ final class RelayCheckTest extends TestCase
         ), true);
         $told = static fn(mixed $input): array => array_intersect_key(
             CaseFile::asArray((new Calculations())->calc('relay_check', Node::fromArray($input))),
-            array_flip(['truth_table', 'reachable_states', 'both_closed_reachable', 'faults', 'start_faults', 'dead_conditions', 'hunting']),
+            array_flip([
+                'truth_table', 'reachable_states', 'both_closed_reachable', 'faults', 'start_faults', 'dead_conditions', 'hunting',
+            ]),
         );
         self::assertEquals($swapped($told($circuit)), $told($swapped($circuit)));
     }

@@ -36,6 +36,57 @@
                 </form>
             @endif
         </section>
+        <section class="block" aria-labelledby="programs">
+            <h2 id="programs">Access for programs</h2>
+            <p>A token opens <a href="{{ route('api.description') }}">the API</a> for a program in your name, and no more than you may do.
+                Another password or another role ends all of them.</p>
+            @if (session('token'))
+                <p><b>The token, shown this once.</b> <code class="token">{{ session('token') }}</code></p>
+            @endif
+            @if ($tokens->isNotEmpty())
+                <ul class="people">
+                    @foreach ($tokens as $token)
+                        <li>
+                            <form method="post" action="{{ route('token.end', $token->id) }}">
+                                @csrf @method('delete')
+                                <span><b>{{ $token->name }}</b><small>{{ implode(', ', $token->abilities) }}, ends
+                                        {{ $token->expires_at->toDateString() }}, last used
+                                        {{ $token->last_used_at?->diffForHumans() ?? 'never' }}</small></span>
+                                <button class="btn btn-outline-primary" type="submit">End</button>
+                            </form>
+                        </li>
+                    @endforeach
+                </ul>
+            @endif
+            <form method="post" action="{{ route('tokens') }}">
+                @csrf
+                <x-field name="token_name" label="Which program" :value="old('token_name')" hint="The office accounts, say" />
+                <fieldset class="field">
+                    <legend>What it may do</legend>
+                    @foreach (\App\Stage\Api\Scope::cases() as $scope)
+                        <label class="check"><input class="form-check-input" type="checkbox" name="scopes[]" value="{{ $scope->value }}"
+                                @checked(in_array($scope->value, (array) old('scopes', []), true))> {{ $scope->words() }}</label>
+                    @endforeach
+                    @error('scopes')
+                        <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
+                    @enderror
+                </fieldset>
+                <fieldset class="field">
+                    <legend>How long</legend>
+                    <div class="choice">
+                        @foreach (\App\Stage\Account\MakeToken::DAYS as $days)
+                            <label><input type="radio" name="token_days" value="{{ $days }}"
+                                    @checked((int) old('token_days', 90) === $days)><span>{{ $days }} days</span></label>
+                        @endforeach
+                    </div>
+                    @error('token_days')
+                        <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
+                    @enderror
+                </fieldset>
+                <x-field name="token_password" label="Your password" type="password" autocomplete="current-password" />
+                <button class="btn btn-outline-primary" type="submit">Make a token</button>
+            </form>
+        </section>
         <section class="block" aria-labelledby="sessions">
             <h2 id="sessions">Signed in</h2>
             <ul class="people">

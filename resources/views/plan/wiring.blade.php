@@ -51,7 +51,8 @@
             <h2 class="gap">Control terminals</h2>
             <div class="scroll-x wiring-sheet">{!! $page->strip()->svg() !!}</div>
             @if ($page->unknownJumpers() !== [])
-                <p class="missing"><x-glyph kind="note" /><span>Not known of the option jumpers: {{ implode('; ', $page->unknownJumpers()) }}. Look,
+                <p class="missing"><x-glyph kind="note" /><span>Not known of the option jumpers:
+                        {{ implode('; ', $page->unknownJumpers()) }}. Look,
                         isolated and proved dead, and read what is wanted from the maker's table; enter both under <a
                             href="{{ route('landing', $page->switch) }}">Terminations</a>.</span></p>
             @endif

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Account\SecondFactor;
 
 use App\Models\User;
-use App\Stage\Handover\QrPicture;
+use App\Stage\QrPicture;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

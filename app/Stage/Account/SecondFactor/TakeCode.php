@@ -40,8 +40,8 @@ final readonly class TakeCode
         $request->session()->regenerate();
         $goesTo = Interrupted::resumed($request) ?? redirect()->intended('/');
 
-        return $left < 0 ? $goesTo : $goesTo->with('said', "A recovery code is used up: $left are left. Set the second factor up anew under "
-            . 'Your account if the phone is lost.');
+        return $left < 0 ? $goesTo : $goesTo->with('said', "A recovery code is used up: $left are left. Set the second factor up anew "
+            . 'under Your account if the phone is lost.');
     }
 
     /** @return ?int recovery codes that are left, less than none where the authenticator's own code was typed; null: neither */

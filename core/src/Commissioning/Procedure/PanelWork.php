@@ -195,7 +195,8 @@ final readonly class PanelWork
             [
                 '{phase}' => "$leg of {$this->panel->first()}",
                 '{phase_note}' => $times->singlePhasing
-                    ? 'By the circuit the load stays on two phases until the other source is there: its motors need protection of their own.'
+                    ? 'By the circuit the load stays on two phases until the other source is there: its motors need '
+                        . 'protection of their own.'
                     : 'A controller that watches one phase only never sees the other two go: motors burn on what is left.',
             ],
             $isSeen ? self::seconds('Loss to load', (int) $times->transferMs, $this->panel->moreMs())

@@ -54,7 +54,9 @@ final readonly class BuiltStand
             $motors .= " $motor stands at $position.";
         }
 
-        return ($this->feeds === null ? 'The load is dark.' : "The load is on $this->feeds.") . "$motors Pulled in: {$list($this->in)}.$lamps";
+        $load = $this->feeds === null ? 'The load is dark.' : "The load is on $this->feeds.";
+
+        return "$load$motors Pulled in: {$list($this->in)}.$lamps";
     }
 
     /** @param list<string> $ids */

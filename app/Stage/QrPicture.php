@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stage\Handover;
+namespace App\Stage;
 
 use Illuminate\Support\Facades\Process;
 
@@ -16,20 +16,10 @@ final readonly class QrPicture
     /** @return string a PNG */
     public static function of(string $address): string
     {
-        return Process::timeout(10)->run([
-            'qrencode',
-            '-t',
-            'PNG',
-            '-l',
-            'M',
-            '-s',
-            self::MODULE_PX,
-            '-m',
-            self::QUIET,
-            '-o',
-            '-',
-            '--',
-            $address,
-        ])->throw()->output();
+        // by its input, not its command line: that can be read by everybody on the machine, and an address may be a secret
+        $command = ['qrencode', '-t', 'PNG', '-l', 'M', '-s', self::MODULE_PX, '-m', self::QUIET, '-o', '-'];
+
+        return Process::timeout(10)->input($address)->run($command)
+            ->throw()->output();
     }
 }

@@ -8,7 +8,7 @@ use App\Models\HandoverLink;
 use App\Models\LoadItem;
 use App\Models\LoadTest;
 use App\Models\Run;
-use App\Stage\Handover\QrPicture;
+use App\Stage\QrPicture;
 use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;

@@ -78,8 +78,10 @@ final class OperationsTest extends TestCase
         $this->runOf($switch);
         $this->photoOf($user, $switch->id);
         $this->recordingOf($user);
+        $user->createToken('office', ['read']);
         $company = $user->company;
         $other = UserFactory::make();
+        $other->createToken('theirs', ['read']);
         $this->actingAs($other);
         $this->runOf($this->switchOf($other));
         $before = self::counts($other->company_id);
@@ -92,6 +94,7 @@ final class OperationsTest extends TestCase
         self::assertSame(0, DB::table('photo_files')->count());
         self::assertSame($before, self::counts($other->company_id));
         self::assertSame(1, User::query()->count());
+        self::assertSame(['theirs'], DB::table('personal_access_tokens')->pluck('name')->all());
         self::assertSame(1, Run::query()->withoutGlobalScope('company')->count());
     }
 

@@ -6,6 +6,7 @@ namespace App\Bridge;
 
 use App\Models\TransferSwitch;
 use App\Models\Visit;
+use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Schedule\Day;
 use Escapement\Core\Schedule\Occurrence;
 use Illuminate\Support\Carbon;
@@ -33,10 +34,10 @@ final class CalendarFile
     public function exercise(TransferSwitch $switch, Occurrence $one): void
     {
         $zone = $switch->site->timezone;
+        $acts = new SelfActing($switch->site->installation);
         $this->add("exercise-$switch->id-$one->utcS", $switch->sheet->version ?? 0, [
             'SUMMARY' => "The generator starts by itself: {$switch->site->name}", 'LOCATION' => (string) $switch->site->address,
-            'DESCRIPTION' => 'Automatic start. Before any work on engine or switch: selector off, start battery disconnected, both '
-                . 'sources isolated, locked out and proved dead.',
+            'DESCRIPTION' => "{$acts->title()} {$acts->before()}",
         ], Carbon::createFromTimestampUTC($one->utcS), Carbon::createFromTimestampUTC($one->endUtcS), $zone);
     }
 

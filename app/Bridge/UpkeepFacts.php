@@ -59,10 +59,16 @@ final readonly class UpkeepFacts
         return $this->now->format('Y-m-d');
     }
 
+    /** An inverter and a second supply have none to be served. */
+    public function hasEngine(): bool
+    {
+        return $this->switch->site->installation->hasGenerator() && $this->switch->fuel?->value !== 'battery';
+    }
+
     /** @return list<string> what service still needs to be known, in words */
     public function missing(): array
     {
-        return array_values(array_filter([
+        return ! $this->hasEngine() ? [] : array_values(array_filter([
             $this->upkeep?->installed_on === null ? 'when the set was installed' : null,
             $this->upkeep?->cooling === null ? 'how the engine is cooled' : null,
             $this->switch->fuel === null ? 'its fuel' : null,
@@ -73,7 +79,7 @@ final readonly class UpkeepFacts
     public function service(): ?ServiceInput
     {
         $fuel = $this->switch->fuel?->value;
-        if ($this->missing() !== [] || $fuel === 'battery') {
+        if ($this->missing() !== [] || ! $this->hasEngine()) {
             return null;
         }
         $known = $this->genericItems();
@@ -109,7 +115,7 @@ final readonly class UpkeepFacts
     {
         $fuel = $this->switch->fuel?->value;
 
-        return $this->missing() !== [] || $fuel === null || $fuel === 'battery' ? []
+        return $this->missing() !== [] || $fuel === null || ! $this->hasEngine() ? []
             : ServiceItem::generic($this->upkeep?->cooling === 'liquid', $fuel);
     }
 

@@ -104,6 +104,29 @@ final class OneAnswerTest extends TestCase
     }
 
     #[Test]
+    public function the_other_supply_is_told_wherever_one_of_two_is_opened_and_no_engine_is(): void
+    {
+        $switch = $this->surveyed(InstallationKind::ContactorPair, ['survey' => ['upstream' => 'utility']]);
+        $plan = "/switches/$switch->id/plan";
+        foreach (['q1', 'q2'] as $open) {
+            $this->get("$plan?open=$open")->assertOk()->assertSee('go to the other supply by itself within seconds')
+                ->assertSee('Both supplies opened, locked and tagged')->assertDontSee('Engine blocked');
+        }
+        $this->get("/switches/$switch->id/power-down")->assertSeeInOrder([
+            'the second supply is opened, locked and tagged as the first is', 'id="finding-upstream-not-surveyed"',
+            'first supply tagged open upstream', 'second supply tagged open upstream', 'each line side proved dead',
+        ], false);
+        foreach (['plan', 'wiring', 'landing', 'schedule', 'power-down', 'shedding'] as $page) {
+            $shown = strip_tags((string) $this->get("/switches/$switch->id/$page")->assertOk()->getContent());
+            self::assertDoesNotMatchRegularExpression(
+                '/start pair|(live|switch) (from|on) (the )?generator|block(ed)? the engine|generator.s (rating|output)|engine starts/i',
+                $shown,
+                $page,
+            );
+        }
+    }
+
+    #[Test]
     public function what_nobody_surveyed_upstream_stops_the_work_behind_covers(): void
     {
         $switch = $this->surveyed(InstallationKind::WholeHouse, ['survey' => []]);

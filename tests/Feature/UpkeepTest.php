@@ -58,8 +58,11 @@ final class UpkeepTest extends TestCase
     public function every_type_has_a_schedule_a_logbook_and_a_place_in_the_fleet(InstallationKind $kind): void
     {
         $switch = $this->switchOf($this->signIn(), $kind);
-        $this->get("/switches/$switch->id/schedule")->assertOk()->assertSee('Not known: when the set was installed')
-            ->assertSee('start battery disconnected');
+        $schedule = $this->get("/switches/$switch->id/schedule")->assertOk();
+        $schedule->assertSee('both sources isolated, locked out and proved dead');
+        $kind->hasGenerator()
+            ? $schedule->assertSee('Not known: when the set was installed')->assertSee('start battery disconnected')
+            : $schedule->assertSee('it goes over without warning')->assertDontSee('start battery')->assertDontSee('Cooling of the engine');
         $this->get("/switches/$switch->id/logbook")->assertOk()->assertSee('None yet');
         $this->get("/switches/$switch->id/schedule.ics")->assertOk()->assertSee('BEGIN:VCALENDAR');
         $fleet = $this->get('/fleet')->assertOk();

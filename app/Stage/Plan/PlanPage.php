@@ -17,6 +17,7 @@ use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\SiteBonding;
+use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Power\CarriedLoads;
 use Escapement\Core\Power\Demand\DemandResult;
 use Escapement\Core\Power\Sizing\SizingOption;
@@ -95,11 +96,21 @@ final readonly class PlanPage
         return $this->names->of($ref);
     }
 
+    public function acts(): SelfActing
+    {
+        return new SelfActing($this->switch->site->installation);
+    }
+
+    public function hasGenerator(): bool
+    {
+        return $this->switch->site->installation->hasGenerator();
+    }
+
     /** @return array<string, string> where the switch can stand */
     public function sides(): array
     {
-        [$first, $second] = $this->switch->site->installation->hasGenerator() ? ['U utility', 'G generator']
-            : ['1 first supply', '2 second supply'];
+        [$normal, $other] = $this->acts()->sides();
+        [$first, $second] = $this->hasGenerator() ? ["U $normal", "G $other"] : ["1 $normal", "2 $other"];
 
         return ['normal' => $first, 'off' => '0 between', 'emergency' => $second];
     }
@@ -149,12 +160,15 @@ final readonly class PlanPage
         if ($device === null) {
             return null;
         }
-        $line = array_map($this->name(...), $this->still['live'][$device->line] ?? []);
+        $ahead = $this->still['live'][$device->line] ?? [];
+        $line = array_map($this->name(...), $ahead);
         $fed = [];
         foreach ($this->drawing->elements as $element) {
             $sources = $this->still['live']["$element->id.in"] ?? [];
             foreach ($element->type === 'panel' || $element->type === 'load' ? $sources : [] as $source) {
-                if (! $this->drawing->byId[$source]->isUtilityLike()) {
+                // with two supplies the other one is what comes by itself
+                $isOther = ! $this->hasGenerator() && ! in_array($source, $ahead, true);
+                if ($isOther || ! $this->drawing->byId[$source]->isUtilityLike()) {
                     $fed[$element->type][$element->id] = $this->name($element->id);
                 }
             }
@@ -168,7 +182,7 @@ final readonly class PlanPage
         return ($line === []
             ? 'has a dead line side.'
             : 'is not dead. Its line side stays live from ' . implode(' and ', $line) . ' until that is opened upstream.')
-            . ($fed === [] ? '' : ' The generator can start by itself within seconds and feed ' . "$reached.");
+            . ($fed === [] ? '' : ' ' . $this->acts()->feeds($reached)) . ' ' . $this->acts()->madeSafe();
     }
 
     /** @return list<BondMove> what moves, in order */

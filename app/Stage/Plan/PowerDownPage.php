@@ -16,6 +16,8 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\PowerDownTasks;
 use Escapement\Core\Planning\PowerDownWork;
 use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Plant\SelfActing;
+use Escapement\Core\Plant\Upstream;
 use Escapement\Core\PowerDown\PowerDown;
 use Escapement\Core\Topology\BondMove;
 use Illuminate\Support\Carbon;
@@ -41,6 +43,11 @@ final readonly class PowerDownPage
         $this->opensAt = is_string($at) ? Carbon::parse($at, $switch->site->timezone) : null;
         $this->input = array_diff_key($power, ['opens_at' => true]);
         $this->answer = (new PowerDown())->answer(Node::fromArray($this->input));
+    }
+
+    public function acts(): SelfActing
+    {
+        return new SelfActing($this->switch->site->installation);
     }
 
     public static function of(TransferSwitch $switch): self
@@ -100,6 +107,7 @@ final readonly class PowerDownPage
             static fn(BondMove $move): bool => $grounds === 0 || $move->action !== 'separate-neutral-ground',
         );
         $kind = $this->switch->site->installation;
+        $second = $this->switch->survey['upstream_second'] ?? null;
         $hasOwnPanel = in_array($kind, [InstallationKind::EssentialCircuits, InstallationKind::PlugInBox], true);
 
         return new PowerDownWork(
@@ -111,6 +119,7 @@ final readonly class PowerDownPage
                 : 0,
             $facts->plan->in->upstream,
             ['yes' => true, 'released' => false, 'no' => false][$this->switch->survey['inspection'] ?? ''] ?? null,
+            Upstream::tryFrom(is_string($second) ? $second : ''),
         );
     }
 

@@ -10,6 +10,7 @@ use App\Models\LogEntry;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Carbon;
@@ -40,6 +41,11 @@ final readonly class LogbookPage
         $entries = LogEntry::of($switch->id);
         $this->record = new LogbookExport($switch, $entries);
         $this->entries = $search->of(array_reverse($entries), $this->text(...), route('logbook', $switch));
+    }
+
+    public function acts(): SelfActing
+    {
+        return new SelfActing($this->switch->site->installation);
     }
 
     /** A figure of the summary by its path, as words. */

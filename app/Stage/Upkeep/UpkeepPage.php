@@ -15,6 +15,7 @@ use App\Stage\Schools;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Input\BadInput;
+use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Schedule\Day;
 use Escapement\Core\Schedule\Occurrence;
 use Escapement\Core\Schedule\Service\DueItem;
@@ -122,13 +123,20 @@ final readonly class UpkeepPage
         return $day === null ? 'not known' : gmdate('j M Y', $day * Day::S);
     }
 
+    public function acts(): SelfActing
+    {
+        return new SelfActing($this->switch->site->installation);
+    }
+
     /** @return array<string, array{string, array<array-key, string>, string}> label, choices, and what is known now */
     public function choices(): array
     {
         $known = $this->facts->upkeep;
 
         return [
-            'cooling' => ['Cooling of the engine', ['' => 'not known', 'air' => 'air', 'liquid' => 'liquid'], $known->cooling ?? ''],
+            ...($this->facts->hasEngine() ? [
+                'cooling' => ['Cooling of the engine', ['' => 'not known', 'air' => 'air', 'liquid' => 'liquid'], $known->cooling ?? ''],
+            ] : []),
             'school' => ['Load tests asked for', Schools::WORDS, $known->school ?? 'quarterly'],
             'priority' => [
                 'Urgency in a storm',

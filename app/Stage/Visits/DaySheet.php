@@ -6,6 +6,7 @@ namespace App\Stage\Visits;
 
 use App\Models\User;
 use App\Models\Visit;
+use Escapement\Core\Plant\SelfActing;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Carbon;
 
@@ -49,11 +50,8 @@ final readonly class DaySheet
     /** What can kill there, before anything is touched. */
     public static function hazard(Visit $visit): string
     {
-        $starts = $visit->switch->site->installation->hasGenerator()
-            ? 'The engine starts by itself without warning. ' : 'Two supplies feed the switch. ';
+        $acts = new SelfActing($visit->switch->site->installation);
 
-        return $starts . 'Before any work inside: selector off'
-            . ($visit->switch->site->installation->hasGenerator() ? ', start battery disconnected' : '')
-            . ', both sources isolated, locked out and proved dead.';
+        return "{$acts->danger()} {$acts->before()}";
     }
 }

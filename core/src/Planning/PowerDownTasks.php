@@ -43,19 +43,24 @@ final class PowerDownTasks
     /** Who opens and closes the supply is not known: the day cannot be agreed. */
     public static function isOpenerKnown(PowerDownWork $work): bool
     {
-        return $work->kind->isMobile() || $work->upstream !== null;
+        return $work->kind->isMobile()
+            || ($work->upstream !== null && ($work->kind->hasGenerator() || $work->upstreamSecond !== null));
     }
 
     /** @return list<string> */
     private static function opener(PowerDownWork $work): array
     {
-        return match (true) {
-            $work->kind->isMobile() => self::ELECTRICIAN,
-            $work->upstream === Upstream::Utility => ['Utility'],
-            $work->upstream === Upstream::Owner => ['Owner of the upstream supply'],
-            $work->upstream === null => ['Not known: who opens the supply'],
-            default => self::ELECTRICIAN,
-        };
+        if ($work->kind->isMobile()) {
+            return self::ELECTRICIAN;
+        }
+        $supplies = $work->kind->hasGenerator() ? [$work->upstream] : [$work->upstream, $work->upstreamSecond];
+
+        return array_values(array_unique(array_map(static fn(?Upstream $one): string => match ($one) {
+            Upstream::Utility => 'Utility',
+            Upstream::Owner => 'Owner of the upstream supply',
+            null => 'Not known: who opens the supply',
+            default => self::ELECTRICIAN[0],
+        }, $supplies)));
     }
 
     private function plan(): void
@@ -141,13 +146,12 @@ final class PowerDownTasks
                 true,
             );
         }
-        $upstream = $this->add(
-            'Isolate: ' . ($kind->hasGenerator() ? 'generator blocked from starting, ' : '') . 'supply tagged open upstream',
-            self::ELECTRICIAN,
-            5,
-            true,
-        );
-        $lineSide = $this->add('Isolate: line side proved dead', self::ELECTRICIAN, 5, true, $upstream);
+        $open = fn(string $what): string => $this->add("Isolate: $what tagged open upstream", self::ELECTRICIAN, 5, true);
+        // with two supplies the one that is forgotten comes over by itself
+        $upstream = $kind->hasGenerator() ? [$open('generator blocked from starting, supply')]
+            : [$open('first supply'), $open('second supply')];
+        $proved = $kind->hasGenerator() ? 'Isolate: line side proved dead' : 'Isolate: each line side proved dead';
+        $lineSide = $this->add($proved, self::ELECTRICIAN, count($upstream) * 5, true, ...$upstream);
 
         return $this->add('Isolate: own devices open, locked, tagged and proved dead', self::ELECTRICIAN, 5, true, $lineSide);
     }

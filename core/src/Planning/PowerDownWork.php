@@ -17,6 +17,7 @@ final readonly class PowerDownWork
      * @param int          $circuits    that move to the panel or box which the source carries
      * @param ?Upstream    $upstream    who opens the supply; null: not known
      * @param ?bool        $isInspected an inspection comes before the supply closes; null: not known
+     * @param ?Upstream    $upstreamSecond who opens the second of two supplies; null: not known, or there is one
      */
     public function __construct(
         public InstallationKind $kind,
@@ -26,5 +27,6 @@ final readonly class PowerDownWork
         public int $circuits = 0,
         public ?Upstream $upstream = null,
         public ?bool $isInspected = null,
+        public ?Upstream $upstreamSecond = null,
     ) {}
 }

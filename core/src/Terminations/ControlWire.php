@@ -53,7 +53,8 @@ final readonly class ControlWire
         ];
 
         return match ($kind) {
-            InstallationKind::Mobile30, InstallationKind::Mobile50 => [],
+            // of two supplies nothing is started; the wires of their panel are those of its control circuit
+            InstallationKind::Mobile30, InstallationKind::Mobile50, InstallationKind::ContactorPair => [],
             InstallationKind::PlugInBox => [
                 ...$start,
                 new self(

@@ -46,14 +46,19 @@ final class PowerDownTasksTest extends TestCase
 
     /** @param list<string> $who */
     #[Test, DataProvider('openers')]
-    public function the_one_who_can_opens_the_supply(InstallationKind $kind, ?Upstream $upstream, array $who, bool $isKnown): void
-    {
-        $work = new PowerDownWork($kind, upstream: $upstream);
+    public function the_one_who_can_opens_the_supply(
+        InstallationKind $kind,
+        ?Upstream $upstream,
+        array $who,
+        bool $isKnown,
+        ?Upstream $second = null,
+    ): void {
+        $work = new PowerDownWork($kind, upstream: $upstream, upstreamSecond: $second);
         self::assertSame($who, PowerDownTasks::usual($work)['open']['who']);
         self::assertSame($isKnown, PowerDownTasks::isOpenerKnown($work));
     }
 
-    /** @return iterable<string, array{InstallationKind, ?Upstream, list<string>, bool}> */
+    /** @return iterable<string, array{0: InstallationKind, 1: ?Upstream, 2: list<string>, 3: bool, 4?: Upstream}> */
     public static function openers(): iterable
     {
         $house = InstallationKind::WholeHouse;
@@ -62,7 +67,22 @@ final class PowerDownTasksTest extends TestCase
         yield 'the main beside the meter' => [$house, Upstream::Combined, ['Electrician'], true];
         yield 'another owner' => [$house, Upstream::Owner, ['Owner of the upstream supply'], true];
         yield 'nobody knows' => [$house, null, ['Not known: who opens the supply'], false];
+        $pair = InstallationKind::ContactorPair;
+        yield 'of two supplies one is not known' => [$pair, Upstream::Utility, ['Utility', 'Not known: who opens the supply'], false];
+        yield 'two supplies of the utility' => [$pair, Upstream::Utility, ['Utility'], true, Upstream::Utility];
+        yield 'one of the utility, one of ours' => [$pair, Upstream::Utility, ['Utility', 'Electrician'], true, Upstream::Disconnect];
         yield 'a vehicle is unplugged' => [InstallationKind::Mobile50, null, ['Electrician'], true];
+    }
+
+    #[Test]
+    public function of_two_supplies_each_is_open_before_a_line_side_counts_as_dead(): void
+    {
+        $work = new PowerDownWork(InstallationKind::ContactorPair, upstream: Upstream::Utility, upstreamSecond: Upstream::Owner);
+        $tasks = array_column(PowerDownTasks::usual($work)['tasks'], null, 'name');
+        $after = $tasks['Isolate: each line side proved dead']['after'];
+        self::assertContains($tasks['Isolate: first supply tagged open upstream']['id'], $after);
+        self::assertContains($tasks['Isolate: second supply tagged open upstream']['id'], $after);
+        self::assertSame([], preg_grep('/generator/', array_keys($tasks)));
     }
 
     #[Test]

@@ -14,8 +14,8 @@
     ])
     <h1>One-line: {{ $page->switch->site->name }}</h1>
     <p class="small">Switch on
-        {{ ['normal' => 'the utility', 'off' => 'neither side', 'emergency' => 'the generator'][$page->look->on] }}{{ $page->openDevice() ? ', ' . $page->name($page->look->open) . ' open' : '' }}.
-        Solid: utility; ladder: generator; empty: nothing live.</p>
+        {{ $page->sides()[$page->look->on] }}{{ $page->openDevice() ? ', ' . $page->name($page->look->open) . ' open' : '' }}.
+        Solid: {{ $page->acts()->sides()[0] }}; ladder: {{ $page->acts()->sides()[1] }}; empty: nothing live.</p>
     <p><img alt="One-line" src="{{ $page->picture->pdfImage() }}" @if ($page->picture->isWide()) width="620" @else height="330" @endif></p>
     @if ($page->hazard())
         <div class="box"><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }}</div>

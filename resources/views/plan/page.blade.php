@@ -4,7 +4,9 @@
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'plan'])
     @include('plan.partials._drawing')
     @include('plan.partials._elements')
-    @include('plan.partials._decide')
+    @if ($page->hasGenerator())
+        @include('plan.partials._decide')
+    @endif
     @include('plan.partials._facts')
 @endsection
 @section('aside')

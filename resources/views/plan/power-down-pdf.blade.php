@@ -85,7 +85,7 @@
         the work is complete and checked.</div>
     <div class="box"><b>For the person who opens the supply.</b> Please be there to open at the hour above and to close on our call. Work
         begins
-        only when it is open, locked, tagged and proved dead; the generator is kept from starting as its maker says.</div>
+        only when it is open, locked, tagged and proved dead; {{ $page->acts()->keptAway() }}.</div>
     <h2>The day</h2>
     <table>
         <thead>

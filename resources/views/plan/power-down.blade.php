@@ -10,8 +10,8 @@
         </div>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'power-down'])
-    <x-hazard><b>No work on what may be live.</b> Dark work begins only when the supply is open upstream, locked, tagged and proved dead,
-        with the generator kept from starting as its maker says. A licensed electrician decides; the adopted code and the authority
+    <x-hazard><b>No work on what may be live.</b> Dark work begins only when the supply is open upstream, locked, tagged and proved dead;
+        {{ $page->acts()->keptAway() }}. A licensed electrician decides; the adopted code and the authority
         rule.</x-hazard>
     @foreach ($page->unknown() as $finding)
         <x-finding :finding="$finding" />

@@ -23,7 +23,8 @@
                 <h2>Control terminals</h2>
                 <p><img alt="Control terminals" src="{{ $page->strip(true)->pdfImage() }}" style="width: 78%"></p>
             @endif
-            <p class="small">Solid: live from the utility; ladder: from the generator; hollow: nothing live. Double: neutral; dash-dot:
+            <p class="small">Solid: live from the {{ $page->acts()->sides()[0] }}; ladder: from the {{ $page->acts()->sides()[1] }}; hollow:
+                nothing live. Double: neutral; dash-dot:
                 ground. The numbers are the order of landing. It shows what is planned and proves nothing: isolate, lock, prove dead, and
                 prove each conductor by test, never by color. The maker's instructions, the adopted code and its edition in force, the
                 authority having jurisdiction and a licensed electrician rule.</p>

@@ -8,9 +8,7 @@
         </div>
         <a class="btn btn-outline-primary" href="{{ route('schedule.ics', $page->switch) }}">iCalendar</a>
     </div>
-    <x-hazard><b>Automatic start.</b> The engine starts without warning at these times, and at any outage. It crushes and cuts, and its
-        terminals kill. Before any work: selector off, start battery disconnected, both sources isolated, locked out and proved
-        dead.</x-hazard>
+    <x-hazard><b>{{ $page->acts()->title() }}</b> {{ $page->acts()->danger() }} {{ $page->acts()->before() }}</x-hazard>
     <div class="scroll-x" tabindex="0" role="region" aria-label="Sixteen months, scrollable">{!! $page->ruler()->svg() !!}</div>
     <p class="key"><span>full tooth: load test held</span><span>open tooth: something is due</span><span>ticks: exercises</span><span>x:
             missed</span></p>
@@ -21,7 +19,8 @@
         @elseif ($page->problem)
             <p class="field-error"><x-glyph kind="stop" />{{ $page->problem }}</p>
         @elseif ($page->due === [])
-            <p class="quiet">An inverter has no engine service.</p>
+            <p class="quiet">No engine stands here, and so none of its service is due. What the switch itself asks for is in its maker's
+                instructions.</p>
         @else
             <p>The engine has run <b class="fig">{{ number_format($page->hoursNow, 1) }} h</b>.</p>
             <table class="ruled">

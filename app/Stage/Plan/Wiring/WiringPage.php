@@ -14,6 +14,7 @@ use App\Drawing\Wiring\WiringDrawing;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\WiringView\LandedConductor;
 use Escapement\Core\WiringView\LandingStep;
 use Escapement\Core\WiringView\ViewedTerminal;
@@ -36,10 +37,15 @@ final readonly class WiringPage
     {
         $this->standing = new SiteStanding($switch->site, $switch);
         $plan = new PlanFacts($switch, $switch->plan);
-        $this->words = new WiringWords($plan->plan->names());
+        $this->words = new WiringWords($plan->plan->names(), $this->acts()->sides());
         $this->facts = new WiringFacts(new LandingWork($switch, $plan));
         $this->enclosures = $this->facts->enclosures();
         $this->view = $this->enclosures === [] ? null : (new WiringView())->of($this->facts->input($this->enclosure()));
+    }
+
+    public function acts(): SelfActing
+    {
+        return new SelfActing($this->switch->site->installation);
     }
 
     /** The one that is looked at: the transfer switch where nobody chose. */
@@ -72,7 +78,9 @@ final readonly class WiringPage
     /** @return array<string, string> positions of the switches that can be looked at */
     public function positions(): array
     {
-        return $this->facts->drawing->switches === [] ? [] : ['normal' => 'Utility', 'emergency' => 'Generator'];
+        [$normal, $other] = array_map(ucfirst(...), $this->acts()->sides());
+
+        return $this->facts->drawing->switches === [] ? [] : ['normal' => $normal, 'emergency' => $other];
     }
 
     public function step(): ?LandingStep
@@ -192,11 +200,11 @@ final readonly class WiringPage
             $view,
             $this->live(),
             $this->labels(),
-            WiringWords::PORTS,
+            $this->words->ports(),
             $isPrint ? null : $this->step()?->id,
             $this->lineSide(),
             $this->title(),
-            (new WiringPoles())->of($this->facts->drawing->byId[$this->enclosure()], $this->look),
+            (new WiringPoles($this->acts()->sides()))->of($this->facts->drawing->byId[$this->enclosure()], $this->look),
             $isPrint ? [] : array_column(array_map(
                 fn(LandingStep $step): array => ['id' => $step->id, 'to' => $this->turn($step->n)],
                 $view->steps,
@@ -233,10 +241,9 @@ final readonly class WiringPage
 
         return $ports === [] ? null : 'The ' . implode(
             ' and ',
-            array_map(static fn(string $port): string => WiringWords::PORTS[$port] ?? $port, $ports),
+            array_map(fn(string $port): string => $this->words->port($port), $ports),
         )
-            . ' lugs stay energized with every device in here open, until the utility opens. Contact kills. Have the utility '
-            . 'disconnect, block the engine, lock out, and test before touch.';
+            . ' lugs stay energized with every device in here open, ' . $this->acts()->openedUpstream();
     }
 
     /** @return list<string> ports that a utility reaches with every device of the enclosure open */

@@ -10,6 +10,9 @@ use Escapement\Core\Topology\Element;
 /** The contacts inside an enclosure, as they stand in the look that was chosen. */
 final readonly class WiringPoles
 {
+    /** @param array{string, string} $sides what the switch stands on, in words */
+    public function __construct(private array $sides) {}
+
     /** @return list<Pole> from the top */
     public function of(Element $enclosure, WiringLook $look): array
     {
@@ -20,7 +23,7 @@ final readonly class WiringPoles
             'switch' => [
                 new Pole('normal', 'load', $onNormal && ! $isOpen, [
                     ...($enclosure->mainA === null ? [] : [$isOpen ? 'main open' : 'main closed']),
-                    $onNormal ? 'switch on utility' : 'switch on generator',
+                    'switch on ' . $this->sides[$onNormal ? 0 : 1],
                 ]),
                 new Pole('load', 'emergency', ! $onNormal, []),
             ],

@@ -10,9 +10,7 @@ use Escapement\Core\WiringView\LandedConductor;
 /** The words of a wiring view: the site's names, the trade's words for ports. */
 final readonly class WiringWords
 {
-    public const PORTS = [
-        'normal' => 'utility',
-        'emergency' => 'generator',
+    private const PORTS = [
         'load' => 'load',
         'in' => 'line',
         'out' => 'load',
@@ -22,8 +20,22 @@ final readonly class WiringWords
     /** Metals as they are stamped on conductors. */
     private const METALS = ['cu' => 'Cu', 'al' => 'Al'];
 
-    /** @param array<string, string> $names of the elements of the one-line */
-    public function __construct(private array $names) {}
+    /**
+     * @param array<string, string>  $names of the elements of the one-line
+     * @param array{string, string} $sides what stands on the two sides of the switch
+     */
+    public function __construct(private array $names, private array $sides) {}
+
+    /** @return array<string, string> what is said of each port */
+    public function ports(): array
+    {
+        return ['normal' => $this->sides[0], 'emergency' => $this->sides[1]] + self::PORTS;
+    }
+
+    public function port(string $port): string
+    {
+        return $this->ports()[$port] ?? $port;
+    }
 
     /** What a conductor is, and under it where its other end is. */
     public function label(LandedConductor $one, string $enclosure): string
@@ -51,7 +63,7 @@ final readonly class WiringWords
     {
         [$port, $leg] = explode('.', $terminal, 2) + [1 => ''];
 
-        return $leg === '' ? "$port bar" : (self::PORTS[$port] ?? $port) . " lug $leg";
+        return $leg === '' ? "$port bar" : $this->port($port) . " lug $leg";
     }
 
     public function name(string $ref): string
@@ -62,7 +74,7 @@ final readonly class WiringWords
         return match (true) {
             $part === '' => $name,
             $part === 'main' => "$name main",
-            isset(self::PORTS[$part]) => "$name, " . self::PORTS[$part] . ' side',
+            isset($this->ports()[$part]) => "$name, {$this->port($part)} side",
             default => "$name $part",
         };
     }

@@ -48,15 +48,15 @@
         <noscript><button class="btn btn-outline-primary" type="submit">Show it</button></noscript>
     </form>
     @if ($page->hazard())
-        <x-hazard><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }} Engine blocked from starting, locked, tagged,
-            then
-            prove dead. The maker's instructions, the adopted code and the authority having jurisdiction come first.</x-hazard>
+        <x-hazard><b>{{ $page->name($page->look->open) }} open</b> {{ $page->hazard() }} The maker's instructions, the adopted code and
+            the authority having jurisdiction come first.</x-hazard>
     @endif
     @if ($page->lostWords())
         <p class="working">{{ $page->lostWords() }}</p>
     @endif
     <div class="one-line-box" tabindex="0" role="region" aria-label="One-line, drawing">{!! $page->picture->svg() !!}</div>
-    <p class="key"><span><i class="swatch swatch-util"></i>utility</span><span><i class="swatch swatch-gen"></i>generator</span><span><i
+    <p class="key"><span><i class="swatch swatch-util"></i>{{ $page->acts()->sides()[0] }}</span><span><i
+                class="swatch swatch-gen"></i>{{ $page->acts()->sides()[1] }}</span><span><i
                 class="swatch swatch-none"></i>nothing live</span><span>link at a corner: bond, slashed goes, dashed to fit</span>
         @if ($page->look->showsFaults)
             <span>kA available / rated</span>

@@ -5,8 +5,10 @@
     <x-seen :kept="$page->switch->plan?->facts" />
     <h2>What the drawing needs beside the survey</h2>
     <div class="fields">
-        <x-field name="generator_breaker_a" label="Generator's output breaker" unit="A"
-            :value="old('generator_breaker_a', $facts['generator_breaker_a'] ?? '')" inputmode="decimal" />
+        @if ($page->hasGenerator())
+            <x-field name="generator_breaker_a" label="Generator's output breaker" unit="A"
+                :value="old('generator_breaker_a', $facts['generator_breaker_a'] ?? '')" inputmode="decimal" />
+        @endif
         <x-field name="fault_ka" label="Fault current of the utility" unit="kA" :value="old('fault_ka', $facts['fault_ka'] ?? '')"
             inputmode="decimal"
             hint="Ask the utility." />
@@ -18,7 +20,7 @@
             hint="From its plate, where the utility gives no figure." />
         <x-field name="transformer_z_pct" label="Its impedance" unit="%"
             :value="old('transformer_z_pct', $facts['transformer_z_pct'] ?? '')" inputmode="decimal" />
-        @if ($page->switch->site->installation->hasGenerator())
+        @if ($page->hasGenerator())
             <x-field name="generator_xd2_pct" label="Generator's subtransient reactance X″d" unit="%"
                 :value="old('generator_xd2_pct', $facts['generator_xd2_pct'] ?? '')"
                 inputmode="decimal" hint="From the maker's data. Without it its fault current is not known." />

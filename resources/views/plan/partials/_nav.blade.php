@@ -1,7 +1,7 @@
 <nav class="choice subjects" aria-label="Pages of the plan">
     @foreach (array_filter([
         'plan' => 'One-line',
-        'shedding' => 'Shedding',
+        'shedding' => $switch->site->installation->hasGenerator() ? 'Shedding' : null,
         'mobile' => $switch->site->installation->isMobile() ? 'Batteries and cords' : null,
         'wires' => 'Feeders and wires',
         'landing' => 'Terminations and torque',

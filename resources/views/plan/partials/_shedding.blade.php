@@ -1,5 +1,9 @@
 <div id="shedding">
-    @if ($page->restart === null)
+    @if (!$page->switch->site->installation->hasGenerator())
+        <p class="quiet">Two supplies have no generator to shed for. Which ways are left off is said of each
+            <a href="{{ route('ways', $page->switch) }}">outgoing way</a>.
+        </p>
+    @elseif ($page->restart === null)
         <p class="quiet">Not known yet: the survey lacks
             {{ $page->switch->loads->isEmpty() ? 'the loads' : 'the fuel or the generator\'s rating on it' }}. <a
                 href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'source', 'switch' => $page->switch->id]) }}">To the

@@ -19,8 +19,7 @@
             <input type="hidden" name="id" value="{{ old('id', $page->freshId()) }}">
             <input type="hidden" name="kind" value="{{ $page->kind }}">
             @if (in_array($page->kind, ['service', 'witness', 'battery'], true))
-                <x-hazard><b>Automatic start.</b> Moving parts and live terminals can kill. Selector off, start battery disconnected, both
-                    sources isolated, locked out and proved dead before touch.</x-hazard>
+                <x-hazard><b>{{ $page->acts()->title() }}</b> {{ $page->acts()->danger() }} {{ $page->acts()->before() }}</x-hazard>
             @endif
             @if ($page->kind === 'service')
                 @error('items')

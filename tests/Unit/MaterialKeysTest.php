@@ -19,7 +19,7 @@ final class MaterialKeysTest extends TestCase
     private const MIGRATION = __DIR__ . '/../../database/migrations/2026_11_26_040000_name_materials_and_expectations.php';
 
     /** Younger than the ids, as all protective equipment is: never ticked under a name. */
-    private const YOUNGER = ['gear-low-ohm-meter'];
+    private const YOUNGER = ['gear-low-ohm-meter', 'gear-phase-loss-set'];
 
     #[Test, DataProvider('kinds')]
     public function every_thing_that_was_ticked_under_its_name_is_found_under_its_id(InstallationKind $kind): void

@@ -110,7 +110,8 @@ final readonly class PlanPage
     public function sides(): array
     {
         [$normal, $other] = $this->acts()->sides();
-        [$first, $second] = $this->hasGenerator() ? ["U $normal", "G $other"] : ["1 $normal", "2 $other"];
+        [$first, $second] = $this->hasGenerator()
+            ? [strtoupper($normal[0]) . " $normal", strtoupper($other[0]) . " $other"] : ["1 $normal", "2 $other"];
 
         return ['normal' => $first, 'off' => '0 between', 'emergency' => $second];
     }

@@ -24,6 +24,14 @@ final class SelfActingTest extends TestCase
             self::assertStringContainsString('both sources isolated, locked out and proved dead', $acts->before());
             self::assertStringContainsString('the panel', $acts->feeds('the panel'));
         }
+        foreach (InstallationKind::cases() as $kind) {
+            $acts = new SelfActing($kind);
+            self::assertSame($kind->isMobile(), str_contains($acts->madeSafe() . $acts->openedUpstream() . $acts->before(), 'shore cord'));
+            self::assertSame($kind->isMobile(), ! str_contains($acts->openedUpstream(), 'upstream') && ! str_contains(
+                $acts->openedUpstream(),
+                'utility',
+            ));
+        }
         self::assertStringContainsString('other supply', (new SelfActing(InstallationKind::ContactorPair))->feeds('it'));
     }
 }

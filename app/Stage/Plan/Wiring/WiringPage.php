@@ -15,6 +15,7 @@ use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Plant\SelfActing;
+use Escapement\Core\Topology\Element;
 use Escapement\Core\WiringView\LandedConductor;
 use Escapement\Core\WiringView\LandingStep;
 use Escapement\Core\WiringView\ViewedTerminal;
@@ -246,20 +247,26 @@ final readonly class WiringPage
             . ' lugs stay energized with every device in here open, ' . $this->acts()->openedUpstream();
     }
 
-    /** @return list<string> ports that a utility reaches with every device of the enclosure open */
+    /** @return list<string> ports that a standing supply reaches with every device of the enclosure open */
     private function lineSide(): array
     {
         $ports = [];
         foreach ((array) ($this->view->staysLive ?? []) as $port => $sources) {
             if (is_array($sources) && array_filter(
                 $sources,
-                fn(mixed $source): bool => is_string($source) && $this->facts->drawing->byId[$source]->isGrid(),
+                fn(mixed $source): bool => is_string($source) && $this->staysThere($this->facts->drawing->byId[$source]),
             ) !== []) {
                 $ports[] = (string) $port;
             }
         }
 
         return $ports;
+    }
+
+    /** A vehicle's shore is as live as a utility until the cord is out. */
+    private function staysThere(Element $source): bool
+    {
+        return $source->isGrid() || $source->kind === 'shore';
     }
 
     /** @return array<string, 'gen'|'util'> what feeds the live ports as they are looked at */

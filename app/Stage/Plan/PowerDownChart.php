@@ -7,10 +7,12 @@ namespace App\Stage\Plan;
 /** The day as bars: one task a line, the dark window behind them. */
 final readonly class PowerDownChart
 {
-    private const LEFT = 360;
-    private const WIDTH = 560;
+    private const LEFT = 480;
+    private const WIDTH = 540;
     private const LINE = 30;
     private const HEAD = 44;
+    /** Letters of a task: what is proved dead is never cut off a usual one. */
+    private const MOST = 72;
 
     public int $height;
     public int $width;
@@ -33,7 +35,7 @@ final readonly class PowerDownChart
         foreach ($this->page->tasks() as $i => $task) {
             $bars[] = [
                 'id' => ctype_digit($task['id']) ? $task['id'] : '',
-                'name' => mb_strimwidth($task['name'], 0, 48, '…'),
+                'name' => mb_strimwidth($task['name'], 0, self::MOST, '…'),
                 'who' => implode(', ', $task['who']),
                 'y' => self::HEAD + self::LINE * $i,
                 'x' => $this->x($task['start_min']),

@@ -140,13 +140,16 @@ final class PowerDownTasks
         $kind = $this->work->kind;
         if ($kind->isMobile()) {
             return $this->add(
-                'Isolate: shore cord out, generator blocked, batteries and inverter off, proved dead',
+                'Isolate: generator blocked, shore cord out, batteries and inverter off, proved dead',
                 self::ELECTRICIAN,
                 10,
                 true,
             );
         }
-        $open = fn(string $what): string => $this->add("Isolate: $what tagged open upstream", self::ELECTRICIAN, 5, true);
+        // before the supply opens: a set that waits for an outage would take it for one
+        $blocked = $kind->hasGenerator()
+            ? [$this->add('Block the generator from starting, as its maker says', self::ELECTRICIAN, 5, false)] : [];
+        $open = fn(string $what): string => $this->add("Isolate: $what tagged open upstream", self::ELECTRICIAN, 5, true, ...$blocked);
         // with two supplies the one that is forgotten comes over by itself
         $upstream = $kind->hasGenerator() ? [$open('generator blocked from starting, supply')]
             : [$open('first supply'), $open('second supply')];

@@ -74,6 +74,20 @@ final class PowerDownTasksTest extends TestCase
         yield 'a vehicle is unplugged' => [InstallationKind::Mobile50, null, ['Electrician'], true];
     }
 
+    #[Test, DataProvider('kinds')]
+    public function a_generator_is_blocked_before_the_supply_opens(InstallationKind $kind): void
+    {
+        $work = new PowerDownWork($kind, 1, upstream: Upstream::Utility);
+        $answer = (new PowerDown())->answer(Node::fromArray(PowerDownTasks::usual($work)))->values;
+        $tasks = array_column(is_array($answer['tasks']) ? $answer['tasks'] : [], null, 'name');
+        $block = $tasks['Block the generator from starting, as its maker says'] ?? null;
+        self::assertSame($kind->hasGenerator() && ! $kind->isMobile(), $block !== null);
+        if ($block !== null) {
+            self::assertSame('before', $block['phase']);
+            self::assertLessThanOrEqual(0, $block['finish_min']);
+        }
+    }
+
     #[Test]
     public function of_two_supplies_each_is_open_before_a_line_side_counts_as_dead(): void
     {

@@ -7,6 +7,7 @@ namespace Escapement\Core\RelayLogic\Play;
 use Escapement\Core\Input\RelativeTolerance;
 use Escapement\Core\RelayLogic\RelayDevice;
 use Escapement\Core\RelayLogic\RelayType;
+use Escapement\Core\RelayLogic\Rung;
 
 /** Keeps what a run did: its events in order, and what stood at the end of each millisecond. Rule: docs/rules.md#relay-play. */
 final class PlayLog
@@ -41,6 +42,15 @@ final class PlayLog
 
     private bool $isLive;
 
+    /** As it was at the end of the last millisecond that was reported. */
+    private ?LoadBus $busSeen = null;
+
+    /** @var array<string, int> likewise */
+    private array $valuesSeen = [];
+
+    /** @var list<array{Rung, Stretches}> coils that hum and burn where the voltage is low, and when it was */
+    private readonly array $coils;
+
     /** @var ?array{from: int, both_live: bool} */
     private ?array $bothSince = null;
 
@@ -49,6 +59,14 @@ final class PlayLog
         foreach ($state->moving as $device) {
             $this->tracks[$device->id][] = ['t_ms' => 0, 'value' => $this->word($device)];
         }
+        $coils = [];
+        foreach ($state->input->circuit->rungs as $rung) {
+            $type = $state->input->circuit->driven[$rung->coil]->type;
+            if ($type === RelayType::Contactor || $type === RelayType::Relay) {
+                $coils[] = [$rung, $this->stretch("weak:$rung->coil")];
+            }
+        }
+        $this->coils = $coils;
         $this->mains = $state->closedMains();
         $this->lit = $this->lamps();
         $this->isLive = $this->isBusLive();
@@ -131,18 +149,19 @@ final class PlayLog
             }
             $this->lit[$lamp] = $isLit;
         }
-        $isLive = $this->isBusLive();
+        $isLive = $this->state->bus() === $this->busSeen ? $this->isLive : $this->isBusLive();
         if ($isLive !== $this->isLive) {
             $v = implode(', ', array_map(static fn(float $one): string => round($one) . ' V', $this->state->bus()->v));
             $this->add($t, $isLive ? 'bus_live' : 'bus_dead', [], "The load bus has $v.");
         }
         $this->isLive = $isLive;
-        foreach ($this->state->moving as $device) {
+        foreach ($this->state->values === $this->valuesSeen ? [] : $this->state->moving as $device) {
             $word = $this->word($device);
             if ($this->tracks[$device->id][count($this->tracks[$device->id]) - 1]['value'] !== $word) {
                 $this->tracks[$device->id][] = ['t_ms' => $t, 'value' => $word];
             }
         }
+        $this->valuesSeen = $this->state->values;
         $this->bus($t, $isLive);
         $this->coils($t);
     }
@@ -198,6 +217,10 @@ final class PlayLog
     private function bus(int $t, bool $isLive): void
     {
         $bus = $this->state->bus();
+        if ($bus === $this->busSeen) {
+            return;
+        }
+        $this->busSeen = $bus;
         $told = $bus->told($this->state->input->circuit->isThreePhase);
         $last = $this->load === [] ? null : array_diff_key($this->load[count($this->load) - 1], ['t_ms' => 0]);
         if ($told !== $last) {
@@ -214,12 +237,8 @@ final class PlayLog
 
     private function coils(int $t): void
     {
-        foreach ($this->state->input->circuit->rungs as $rung) {
-            $type = $this->state->input->circuit->driven[$rung->coil]->type;
-            if ($type === RelayType::Contactor || $type === RelayType::Relay) {
-                $isWeak = $this->state->isOn($rung->coil) && RelativeTolerance::isOver(self::COIL_SAFE_PCT, $this->state->ratio($rung));
-                $this->stretch("weak:$rung->coil")->see($t, $isWeak);
-            }
+        foreach ($this->coils as [$rung, $weak]) {
+            $weak->see($t, $this->state->isOn($rung->coil) && RelativeTolerance::isOver(self::COIL_SAFE_PCT, $this->state->ratio($rung)));
         }
     }
 

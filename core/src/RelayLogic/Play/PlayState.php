@@ -57,6 +57,18 @@ final class PlayState
     /** @var array<string, array{list<float>, string}> by phase relay: what it saw last */
     private array $seen = [];
 
+    /** @var list<array{Rung, float, float}> all but lamps: percent that picks it up, and that holds it */
+    private readonly array $coils;
+
+    /** @var array<string, list<array{Rung, float, float}>> those of them that a contact of the device is ahead of */
+    private readonly array $coilsBehind;
+
+    /** @var array<string, int> main contacts of the load bus by device */
+    private readonly array $isMain;
+
+    /** @var array{}|array{array<string, string>, array<string, list<float>>, array<string, string>} what the load bus was made of */
+    private array $busOf = [];
+
     /** @var list<RelayDevice> power contactors and motor changeovers */
     private readonly array $mains;
 
@@ -83,6 +95,20 @@ final class PlayState
             $moving,
             static fn(RelayDevice $device): bool => $device->isPowerContactor() || $device->type === RelayType::MotorChangeover,
         ));
+        $this->isMain = array_flip(array_column($this->mains, 'id'));
+        $coils = $behind = [];
+        foreach ($input->circuit->rungs as $rung) {
+            $device = $this->driven($rung);
+            if ($device->type !== RelayType::Lamp) {
+                $times = $input->times[$device->id];
+                $coils[] = $coil = [$rung, $times->pickPct, min($times->holdPct, $times->pickPct)];
+                foreach (array_unique(array_column($rung->when->contacts(), 'device')) as $ahead) {
+                    $behind[$ahead][] = $coil;
+                }
+            }
+        }
+        $this->coils = $coils;
+        $this->coilsBehind = $behind;
         foreach ([...$input->circuit->rungs, ...$input->circuit->ofType(RelayType::Start)] as $owner) {
             $this->closed[$owner->id] = $this->compile($owner->when ?? Expression::parallel([]));
         }
@@ -93,21 +119,25 @@ final class PlayState
         $this->settleSignals();
     }
 
-    /** Load bus, then latches, then coils: what follows from the values as they are. */
-    public function settleSignals(): void
+    /**
+     * Load bus, then latches, then coils: what follows from the values as they are.
+     *
+     * @param ?string $stepped the only device whose value is another since the last time: without a fault nothing but the coils behind its
+     *                         contacts, and the bus where it is a main contact, can have changed. Null: anything may have
+     */
+    public function settleSignals(?string $stepped = null): void
     {
-        $this->takeWelds();
-        $this->bus = $this->load();
-        foreach ($this->watches as $id => $watch) {
-            $this->look($watch, $this->input->circuit->deviceById[$id]);
-        }
-        foreach ($this->input->circuit->rungs as $rung) {
-            $device = $this->driven($rung);
-            if ($device->type !== RelayType::Lamp) {
-                $times = $this->input->times[$device->id];
-                $limit = $this->on[$rung->coil] ?? false ? min($times->holdPct, $times->pickPct) : $times->pickPct;
-                $this->on[$rung->coil] = $this->hasPath($rung) && RelativeTolerance::isAtLeast($this->ratio($rung), $limit);
+        $isOne = $stepped !== null && $this->faults === [] && $this->welded === [];
+        if (! $isOne || isset($this->isMain[$stepped])) {
+            $this->takeWelds();
+            $this->bus = $this->load();
+            foreach ($this->watches as $id => $watch) {
+                $this->look($watch, $this->input->circuit->deviceById[$id]);
             }
+        }
+        foreach ($isOne ? $this->coilsBehind[$stepped] ?? [] : $this->coils as [$rung, $pickPct, $holdPct]) {
+            $limit = $this->on[$rung->coil] ?? false ? $holdPct : $pickPct;
+            $this->on[$rung->coil] = $this->hasPath($rung) && RelativeTolerance::isAtLeast($this->ratio($rung), $limit);
         }
     }
 
@@ -236,6 +266,11 @@ final class PlayState
     private function load(): LoadBus
     {
         $closed = $this->closedMains();
+        $of = $this->faults === [] ? [$closed, $this->volts, $this->rotations] : [];
+        if ($of !== [] && $of === $this->busOf) {
+            return $this->bus; // the same one: who looks at it again sees that nothing changed
+        }
+        $this->busOf = $of;
         $sources = $v = [];
         foreach ($this->input->circuit->isThreePhase ? [0, 1, 2] : [0] as $phase) {
             $feeding = $this->faults === [] ? array_values($closed) : [];

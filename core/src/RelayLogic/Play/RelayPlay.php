@@ -183,13 +183,13 @@ final class RelayPlay
         if (! $this->isSettling) {
             $this->log->stepped($t, $device, $because, $reason);
         }
-        $this->follow($t, $because);
+        $this->follow($t, $because, $device->id);
     }
 
-    /** What follows at once from what just changed. */
-    private function follow(int $t, string $because): void
+    /** What follows at once from what just changed; of a device that made a step, nothing else did. */
+    private function follow(int $t, string $because, ?string $stepped = null): void
     {
-        $this->state->settleSignals();
+        $this->state->settleSignals($stepped);
         if (! $this->isSettling) {
             $this->log->mains($t, $because);
             $this->call($t);

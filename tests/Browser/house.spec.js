@@ -137,7 +137,12 @@ test('the board is narrowed, the view kept under a name, and forgotten again', a
     await expect(page.getByLabel('Show')).toHaveValue('stop');
     await page.getByRole('button', { name: 'Forget the view Stops by name' }).click();
     await expect(page.getByRole('link', { name: 'Stops by name' })).toHaveCount(0);
-    await page.keyboard.press('/');
-    await page.getByRole('searchbox', { name: 'Find a site' }).fill('Juniper');
+    const box = page.getByRole('searchbox', { name: 'Find a site' });
+    await expect(async () => {
+        // the page of before may still be going: a key counts once the new one listens
+        await page.keyboard.press('/');
+        await expect(box).toBeFocused({ timeout: 500 });
+    }).toPass();
+    await box.fill('Juniper');
     await expect.poll(() => rows.count()).toBe(1);
 });

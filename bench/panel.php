@@ -61,7 +61,8 @@ foreach (['S2' => 2, 'S3' => 3] as $button => $rung) {
 $large = Node::fromArray($large)->value;
 $from = hrtime(true);
 $states = ResultWriter::write((new RelayCheck())->check((new RelayCheckReader())->circuit(new Node($large))))['reachable_states'];
-printf("%6d states searched through              %8.1f ms, %d MB\n", $states, (hrtime(true) - $from) / 1e6, memory_get_peak_usage(true) >> 20);
+$ms = (hrtime(true) - $from) / 1e6;
+printf("%6d states searched through              %8.1f ms, %d MB\n", $states, $ms, memory_get_peak_usage(true) >> 20);
 
 $drawn = StandardCircuits::all()['c']['circuit'];
 for ($i = 1; $i <= 12; $i++) {

@@ -23,7 +23,7 @@ Route::middleware(['throttle:api-token', 'auth:sanctum'])->group(static function
         Route::get('/switches/{switch}', Api\ShowSwitch::class)->name('api.switch');
         Route::get('/switches/{switch}/sheets/{version}', Settings\ExportSheet::class)->name('api.sheet');
         Route::get('/switches/{switch}/plan', Plan\ExportPlan::class)->name('api.plan');
-        Route::get('/switches/{switch}/logbook.{form}', Upkeep\ExportLogbook::class)->whereIn('form', ['json', 'csv'])->name('api.logbook');
+        Route::get('/switches/{switch}/logbook', Upkeep\ExportLogbook::class)->defaults('form', 'json')->name('api.logbook');
         Route::get('/switches/{switch}/runs', Api\ListRuns::class)->name('api.runs');
         Route::get('/runs/{run}', Handover\ExportRun::class)->name('api.run');
     });

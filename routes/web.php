@@ -175,12 +175,40 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     });
 
     Route::middleware(MayWrite::class)->group(static function (): void {
-        Route::get('/sites/new', Survey\NewSite::class)->name('sites.new')->middleware(MayWriteForAll::class);
-        Route::post('/sites', Survey\CreateSite::class)->name('sites')->middleware(MayWriteForAll::class);
+        // The whole company's: its sites, people, equipment, plans of visits, library.
+        Route::middleware(MayWriteForAll::class)->group(static function (): void {
+            Route::get('/sites/new', Survey\NewSite::class)->name('sites.new');
+            Route::post('/sites', Survey\CreateSite::class)->name('sites');
+            Route::put('/library/loads', Survey\SaveTypicalLoads::class)->name('typical-loads.save');
+            Route::post('/visits', Visits\AddVisit::class)->name('visits.add');
+            Route::post('/visits/collect', Visits\CollectVisits::class)->name('visits.collect');
+            Route::post('/fleet/visits', Fleet\PlanStorm::class)->name('fleet.visits');
+            Route::post('/visits/plan', Visits\BeginPlanning::class)->name('visits.plan');
+            Route::put('/visits/{visit}', Visits\MoveVisit::class)->name('visit.move');
+            Route::post('/absences/import', Calendar\ImportAbsences::class)->name('absences.import');
+            Route::post('/switches/{switch}/circuit/template', Circuit\KeepTemplate::class)->name('circuit.template');
+            Route::post('/switches/{switch}/scenarios', Rehearsal\SaveScenario::class)->name('scenarios.save');
+            Route::post('/library/scenarios', Library\ImportScenario::class)->name('scenarios.import');
+            Route::delete('/library/scenarios/{scenario}', Library\RemoveScenario::class)->name('scenarios.remove');
+            Route::post('/library/runs', Handover\ImportRun::class)->name('imported.add');
+            Route::delete('/library/runs/{imported}', Handover\RemoveImportedRun::class)->name('imported.remove');
+            Route::post('/library/recordings', Library\ImportRecording::class)->middleware('throttle:uploads')->name('recordings');
+            Route::post('/library/recordings/look', Library\LookAtRecording::class)->name('recordings.look');
+            Route::delete('/library/recordings/{recording}', Library\RemoveRecording::class)->name('recording.remove');
+            Route::post('/equipment', Equipment\AddEquipment::class)->name('equipment.add');
+            Route::put('/equipment/{equipment}', Equipment\ChangeEquipment::class)->name('equipment.change');
+            Route::delete('/equipment/{equipment}', Equipment\RetireEquipment::class)->name('equipment.retire');
+        });
+        // A name under it.
+        Route::middleware(MaySign::class)->group(static function (): void {
+            Route::post('/load-tests/{test}/close', LoadTest\CloseLoadTest::class)->name('load-test.close');
+            Route::post('/runs/{run}/link', Handover\MakeLink::class)->name('link.make');
+            Route::delete('/links/{link}', Handover\RevokeLink::class)->name('link.revoke');
+            Route::post('/runs/{run}/sign', Commissioning\SignRun::class)->name('sign');
+        });
         Route::post('/sites/{site}/switches', Survey\AddSwitch::class)->name('switches');
         Route::put('/switches/{switch}/loads', Survey\SaveLoads::class)->name('loads.save');
         Route::post('/switches/{switch}/loads', Survey\PutInLoads::class)->name('loads.put-in');
-        Route::put('/library/loads', Survey\SaveTypicalLoads::class)->name('typical-loads.save')->middleware(MayWriteForAll::class);
         Route::put(
             '/switches/{switch}/survey/{subject}',
             Survey\SavePage::class,
@@ -188,18 +216,12 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/photos', Survey\AddPhotos::class)->middleware('throttle:uploads')->name('photos');
         Route::put('/photos/{photo}', Survey\ChangePhoto::class)->whereUuid('photo')->name('photo.change');
         Route::delete('/photos/{photo}', Survey\RemovePhoto::class)->whereUuid('photo')->name('photo.remove');
-        Route::post('/visits', Visits\AddVisit::class)->name('visits.add')->middleware(MayWriteForAll::class);
-        Route::post('/visits/collect', Visits\CollectVisits::class)->name('visits.collect')->middleware(MayWriteForAll::class);
-        Route::post('/fleet/visits', Fleet\PlanStorm::class)->name('fleet.visits')->middleware(MayWriteForAll::class);
-        Route::post('/visits/plan', Visits\BeginPlanning::class)->name('visits.plan')->middleware(MayWriteForAll::class);
-        Route::put('/visits/{visit}', Visits\MoveVisit::class)->name('visit.move')->middleware(MayWriteForAll::class);
         Route::post('/visits/{visit}/done', Visits\FinishVisit::class)->name('visit.finish');
         Route::post('/switches/{switch}/shift', Calendar\ShiftExercise::class)->name('calendar.shift');
         Route::post('/feeds', Calendar\MakeFeed::class)->name('feeds');
         Route::delete('/feeds/{feed}', Calendar\RevokeFeed::class)->name('feed.revoke');
         Route::put('/people/{person}/hours', Calendar\SaveProfile::class)->name('profile.save');
         Route::post('/absences', Calendar\AddAbsence::class)->name('absences');
-        Route::post('/absences/import', Calendar\ImportAbsences::class)->name('absences.import')->middleware(MayWriteForAll::class);
         Route::delete('/absences/{absence}', Calendar\RemoveAbsence::class)->name('absence.remove');
         Route::put('/switches/{switch}/intervals', Upkeep\SaveIntervals::class)->name('intervals.save');
         Route::put('/switches/{switch}/upkeep', Upkeep\SaveUpkeep::class)->name('upkeep.save');
@@ -222,8 +244,6 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/circuit/repair', Circuit\RepairCircuit::class)->name('circuit.repair');
         Route::post('/switches/{switch}/circuit/prove', Circuit\ProveAgain::class)->name('circuit.prove');
         Route::post('/switches/{switch}/circuit/cancel', Circuit\CancelProof::class)->name('circuit.cancel');
-        Route::post('/switches/{switch}/circuit/template', Circuit\KeepTemplate::class)
-            ->name('circuit.template')->middleware(MayWriteForAll::class);
         Route::put('/switches/{switch}/circuit/times', Circuit\SaveTimes::class)->name('circuit.times');
         Route::put('/switches/{switch}/plan', Plan\SavePlan::class)->name('plan.save');
         Route::put('/switches/{switch}/power-down', Plan\SavePowerDown::class)->name('power-down.save');
@@ -239,19 +259,6 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/settings', Settings\SaveSheet::class)->name('sheet.save');
         Route::post('/switches/{switch}/settings/import', Settings\ImportSheet::class)->name('sheet.import');
         Route::post('/switches/{switch}/settings/circuit', Settings\TakeFromCircuit::class)->name('sheet.circuit');
-        Route::post('/switches/{switch}/scenarios', Rehearsal\SaveScenario::class)
-            ->name('scenarios.save')->middleware(MayWriteForAll::class);
-        Route::post('/library/scenarios', Library\ImportScenario::class)->name('scenarios.import')->middleware(MayWriteForAll::class);
-        Route::delete('/library/scenarios/{scenario}', Library\RemoveScenario::class)
-            ->name('scenarios.remove')->middleware(MayWriteForAll::class);
-        Route::post('/library/runs', Handover\ImportRun::class)->name('imported.add')->middleware(MayWriteForAll::class);
-        Route::delete('/library/runs/{imported}', Handover\RemoveImportedRun::class)
-            ->name('imported.remove')->middleware(MayWriteForAll::class);
-        Route::post('/library/recordings', Library\ImportRecording::class)->middleware('throttle:uploads')
-            ->name('recordings')->middleware(MayWriteForAll::class);
-        Route::post('/library/recordings/look', Library\LookAtRecording::class)->name('recordings.look')->middleware(MayWriteForAll::class);
-        Route::delete('/library/recordings/{recording}', Library\RemoveRecording::class)
-            ->name('recording.remove')->middleware(MayWriteForAll::class);
         Route::post('/switches/{switch}/season', Season\BeginSeason::class)->name('seasons.begin');
         Route::post('/seasons/{season}/cancel', Season\CancelSeason::class)->name('season.cancel');
         Route::post('/seasons/{season}/adopt', Season\AdoptCandidate::class)->name('season.adopt');
@@ -270,11 +277,6 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
             ->name('load-test.recordings');
         Route::post('/load-tests/{test}/recordings/look', LoadTest\LookAtSteps::class)->name('load-test.recordings.look');
         Route::post('/load-tests/{test}/notes', LoadTest\NoteLoadTest::class)->name('load-test.note');
-        Route::post('/load-tests/{test}/close', LoadTest\CloseLoadTest::class)->name('load-test.close')->middleware(MaySign::class);
-        Route::post('/equipment', Equipment\AddEquipment::class)->name('equipment.add')->middleware(MayWriteForAll::class);
-        Route::put('/equipment/{equipment}', Equipment\ChangeEquipment::class)->name('equipment.change')->middleware(MayWriteForAll::class);
-        Route::delete('/equipment/{equipment}', Equipment\RetireEquipment::class)
-            ->name('equipment.retire')->middleware(MayWriteForAll::class);
         Route::post('/runs/{run}/marks', Commissioning\TakeMarks::class)->name('marks');
         Route::post('/runs/{run}/answers', Commissioning\TakeAnswers::class)->name('answers');
         Route::post('/runs/{run}/photos', Commissioning\TakePhoto::class)->middleware('throttle:uploads')->name('run.photos');
@@ -283,8 +285,5 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/runs/{run}/follow', Commissioning\FollowSheet::class)->name('run.follow');
         Route::post('/runs/{run}/late', Commissioning\AddLateMark::class)->name('marks.late');
         Route::post('/runs/{run}/notes', Commissioning\AddNote::class)->name('notes');
-        Route::post('/runs/{run}/link', Handover\MakeLink::class)->name('link.make')->middleware(MaySign::class);
-        Route::delete('/links/{link}', Handover\RevokeLink::class)->name('link.revoke')->middleware(MaySign::class);
-        Route::post('/runs/{run}/sign', Commissioning\SignRun::class)->name('sign')->middleware(MaySign::class);
     });
 });

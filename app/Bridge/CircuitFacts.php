@@ -21,11 +21,11 @@ use Escapement\Core\Wire\RelayCheckReader;
 /** The stored circuit of a switch as the core's calculations take it. */
 final readonly class CircuitFacts
 {
-    public RelayCircuit $circuit;
-
     /** What `relay_play` knows of an engine and a site's plant says as well: the plant is the one that was surveyed. */
     private const OF_ENGINE = ['crank_ms', 'crank_limit_ms', 'crank_rest_ms', 'crank_attempts', 'run_up_ms', 'stop_ms'];
     private const USUAL_V = 230.0;
+
+    public RelayCircuit $circuit;
 
     /** @param array<string, mixed> $plant of the switch; without, supplies are as the circuit began */
     public function __construct(private Circuit $stored, private array $plant = [])
@@ -112,7 +112,7 @@ final readonly class CircuitFacts
         return is_numeric($v) ? (float) $v : self::USUAL_V;
     }
 
-    /** The panel as it was built, for whoever proves it; null: it has no first source that can be lost. */
+    /** The panel as it was built, as it is proved on site; null: it has no first source that can be lost. */
     public function built(): ?BuiltPanel
     {
         $built = BuiltPanel::of($this->play([], 1));

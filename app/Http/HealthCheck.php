@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\File;
 
 /**
  * Whether this node can serve: 200 with a database that answers, else 503. It says who it is, so that a stranger on the port is none of
- * ours. What an operator asks beside that (queue, disk, clock, last backup) is told to this machine only, and never makes it 503: a node
- * that serves is not taken away because a backup is late.
+ * ours. What an operator asks beside that (queue, disk, clock, last backup) is answered to this machine only, and never makes it 503: a
+ * node that serves is not taken away because a backup is late.
  */
 final readonly class HealthCheck
 {

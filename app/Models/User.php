@@ -55,9 +55,7 @@ final class User extends Authenticatable
     /** False for somebody who has left the company, and for a guest whose last day is over. */
     public function isHere(): bool
     {
-        $isOver = $this->role === Role::Guest && $this->guest_until?->copy()->endOfDay()->isPast() === true;
-
-        return $this->left_at === null && ! $isOver;
+        return $this->left_at === null && ! ($this->role === Role::Guest && $this->isOver());
     }
 
     public function withoutSecondFactor(): void
@@ -68,7 +66,7 @@ final class User extends Authenticatable
     /** @return list<int> sites that were named for a guest; none once the last day is over */
     public function guestSites(): array
     {
-        if ($this->guest_until === null || $this->guest_until->copy()->endOfDay()->isPast()) {
+        if ($this->guest_until === null || $this->isOver()) {
             return [];
         }
 
@@ -120,6 +118,11 @@ final class User extends Authenticatable
         $words = preg_split('/\\s+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY) ?: [];
 
         return mb_strtoupper(implode('', array_map(static fn(string $word): string => mb_substr($word, 0, 1) . $dot, $words)));
+    }
+
+    private function isOver(): bool
+    {
+        return $this->guest_until?->copy()->endOfDay()->isPast() === true;
     }
 
     protected function casts(): array

@@ -50,7 +50,7 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('owner', static fn(Request $request): Limit => Limit::perMinute(60)->by('owner|' . $request->ip()));
     }
 
-    /** By the token that came, and by the address for whoever comes with many of them. */
+    /** By the token that came, and by the address, for one that comes with many tokens. */
     private static function perToken(int $times): \Closure
     {
         return static fn(Request $request): array => [

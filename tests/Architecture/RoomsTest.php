@@ -13,6 +13,7 @@ final class RoomsTest extends TestCase
     private const MAY_NOT = [
         'app/Models' => ['App\Stage', 'App\Bridge', 'App\Http'],
         'app/Bridge' => ['App\Stage', 'App\Http', 'Illuminate\Http'],
+        'app/Drawing' => ['App\Models', 'App\Bridge', 'App\Stage', 'App\Http', 'Illuminate'],
         'app/Http' => ['App\Stage'],
     ];
     /**

@@ -76,7 +76,7 @@ final class ApiTest extends TestCase
         self::assertArrayHasKey('seal', Verification::of(Node::fromJson((string) $exported->getContent())));
         $api()->getJson("/api/v1/switches/$switch->id/runs")->assertOk()->assertJsonPath('data.0.id', $run)->assertJsonPath('total', 1);
         $api()->getJson("/api/v1/switches/$switch->id/plan")->assertOk()->assertJsonStructure(['topology', 'bonding', 'names']);
-        $api()->getJson("/api/v1/switches/$switch->id/logbook.json")->assertOk();
+        $api()->getJson("/api/v1/switches/$switch->id/logbook")->assertOk();
     }
 
     #[Test]
@@ -118,7 +118,7 @@ final class ApiTest extends TestCase
         $owner = $this->signIn();
         $switch = $this->switchOf($owner);
         $ids = ['site' => $switch->site_id, 'switch' => $switch->id, 'run' => $this->runOf($switch)->id, 'version' => 1,
-            'form' => 'json', 'name' => 'demand'];
+            'name' => 'demand'];
         $guest = UserFactory::make(Role::Guest, $owner->company_id);
         $guest->update(['guest_until' => now()->addDay()]);
         $strangers = [$this->tokenOf(UserFactory::make(Role::Lead)), $this->tokenOf($guest)];

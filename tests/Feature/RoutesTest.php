@@ -122,6 +122,7 @@ final class RoutesTest extends TestCase
         $this->travel(2)->days();
         $this->get('/')->assertRedirect('/login');
         $this->assertGuest();
+        $this->post('/login', ['email' => $guest->email, 'password' => 'a long enough secret'])->assertSessionHasErrors('email');
     }
 
     #[Test]
@@ -183,16 +184,16 @@ final class RoutesTest extends TestCase
         $switch = $this->switchOf($lead);
         $guest = UserFactory::make(Role::Guest, $lead->company_id);
         $this->get('/people')->assertOk()->assertSee('No site is named yet')->assertSee('Fern Hill 3');
-        $this->put("/people/$guest->id/guest", ['guest_until' => '2020-01-01', 'sites' => [$switch->site_id]])
-            ->assertSessionHasErrors('guest_until');
+        $named = static fn(string $until, int ...$sites): array => ['guest' => [$guest->id => ['until' => $until, 'sites' => $sites]]];
+        $this->put("/people/$guest->id/guest", $named('2020-01-01', $switch->site_id))->assertSessionHasErrors("guest.$guest->id.until");
         $foreign = $this->switchOf(UserFactory::make())->site_id;
-        $this->put("/people/$guest->id/guest", ['guest_until' => now()->addWeek()->toDateString(), 'sites' => [$switch->site_id, $foreign]])
+        $this->put("/people/$guest->id/guest", $named(now()->addWeek()->toDateString(), $switch->site_id, $foreign))
             ->assertRedirect('/people');
         self::assertSame([$switch->site_id], DB::table('guest_sites')->where('user_id', $guest->id)->pluck('site_id')->all());
         $this->actingAs($guest->refresh())->get('/')->assertOk()->assertSee('Fern Hill 3');
         $technician = UserFactory::make(Role::Technician, $lead->company_id);
-        $this->actingAs($lead)->put("/people/$technician->id/guest", ['guest_until' => now()->addWeek()->toDateString()])
-            ->assertSessionHasErrors("guest.$technician->id");
+        $other = ['guest' => [$technician->id => ['until' => now()->addWeek()->toDateString()]]];
+        $this->actingAs($lead)->put("/people/$technician->id/guest", $other)->assertSessionHasErrors("guest.$technician->id");
     }
 
     #[Test]

@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 
 /**
- * The heads of all records of each company, in one file a day, to a folder outside: whoever keeps it can show later that a record was
+ * The heads of all records of each company, in one file a day, to a folder outside: who keeps it can show later that a record was
  * as it is. The company's key seals the list. A file that is there is never written over.
  */
 final class DigestHeads extends Command

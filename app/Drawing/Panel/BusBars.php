@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Drawing\Panel;
 
-use App\Models\Way;
 use Escapement\Core\Panel\WaySupply;
 
 /** The bus bars of a three-phase panel with its capacitor bank and its outgoing ways, in rows. Rule: docs/rules.md#panel-one-line. */
@@ -91,13 +90,13 @@ final readonly class BusBars
         ];
     }
 
-    private function way(Way $way, float $x, float $y): string
+    private function way(WayMark $way, float $x, float $y): string
     {
         $on = $this->on === 'emergency' || $this->on === 'off' ? $this->on : 'normal';
-        $supply = WaySupply::of($way->connects, $way->shed, $on, $this->lost);
+        $supply = WaySupply::of($way->connects, $way->isShed, $on, $this->lost);
         $isOn = $supply !== WaySupply::Shed;
         $short = mb_strlen($way->name) > self::NAME_CHARACTERS ? mb_substr($way->name, 0, self::NAME_CHARACTERS - 1) . '…' : $way->name;
-        $breaker = $way->breaker_a === null ? '' : ' ' . PanelMarks::number($way->breaker_a) . "\u{202F}A";
+        $breaker = $way->breakerA === null ? '' : ' ' . PanelMarks::number($way->breakerA) . "\u{202F}A";
         $esc = static fn(string $words): string => htmlspecialchars($words, ENT_QUOTES | ENT_XML1);
 
         return sprintf(

@@ -26,7 +26,7 @@ final readonly class SignIn
         $awaited = null;
         // The database compares addresses without their accents; here they are compared as they are.
         $opens = static function (User $user) use ($typed, &$awaited): bool {
-            $isThisOne = $user->left_at === null && mb_strtolower($user->email) === $typed;
+            $isThisOne = $user->isHere() && mb_strtolower($user->email) === $typed;
             $awaited = $isThisOne && $user->totp_secret !== null ? $user : null; // its password was right, or nobody asks this
 
             return $isThisOne && $awaited === null;

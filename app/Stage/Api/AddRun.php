@@ -10,7 +10,7 @@ use App\Stage\Commissioning\OpenRun;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-/** Begins a run against the newest sheet. Whoever begins it has read the hazards of the site: a program says so for a person. */
+/** Begins a run against the newest sheet. The person who begins it has read the hazards of the site: a program says so for them. */
 final readonly class AddRun
 {
     private const REACTION_MS = 500;

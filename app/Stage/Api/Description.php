@@ -24,7 +24,6 @@ final readonly class Description
                 'title' => 'Escapement', 'version' => '1', 'summary' => 'Sites, switches, sheets, runs, records and every calculation.',
                 'description' => 'A token belongs to a person and opens what the person may do, within its scopes. Lengths are metres, '
                     . 'times UTC. What the tool computes does not replace the maker\'s instructions, the adopted code and its authority.',
-                'license' => ['name' => 'As the project', 'identifier' => 'LicenseRef-project'],
             ],
             'servers' => [['url' => '/api/v1']],
             'security' => [['token' => []]],
@@ -32,7 +31,7 @@ final readonly class Description
                 static fn(Scope $scope): array => ['name' => $scope->value, 'description' => $scope->words()],
                 Scope::cases(),
             ),
-            'paths' => self::reads() + self::calculations(),
+            'paths' => self::things() + self::calculations(),
             'components' => [
                 'securitySchemes' => ['token' => [
                     'type' => 'http', 'scheme' => 'bearer', 'description' => 'Made on the account page; shown once.',
@@ -50,8 +49,8 @@ final readonly class Description
         ];
     }
 
-    /** @return array<string, mixed> */
-    private static function reads(): array
+    /** @return array<string, mixed> sites and what belongs to them: to read, and to write */
+    private static function things(): array
     {
         $press = ['type' => 'object', 'required' => ['hazards_read'], 'properties' => [
             'hazards_read' => ['const' => true], 'reaction_ms' => ['type' => 'integer', 'minimum' => 0, 'maximum' => 60000],
@@ -80,12 +79,9 @@ final readonly class Description
             '/switches/{switch}/plan' => [
                 'get' => self::get('showPlan', 'The one-line, as topology and bonding take it', self::ref('Plan'), [self::id('switch')]),
             ],
-            '/switches/{switch}/logbook.{form}' => ['get' => self::get(
-                'showLogbook',
-                'The logbook with its record',
-                self::ref('logbook'),
-                [self::id('switch'), ['name' => 'form', 'in' => 'path', 'required' => true, 'schema' => ['enum' => ['json', 'csv']]]],
-            )],
+            '/switches/{switch}/logbook' => [
+                'get' => self::get('showLogbook', 'The logbook with its record', self::ref('logbook'), [self::id('switch')]),
+            ],
             '/switches/{switch}/runs' => [
                 'get' => self::get('listRuns', 'The runs of a switch', self::listOf('Run'), [self::id('switch'), ...self::paging()]),
                 'post' => self::post('addRun', 'Begin a run', $press, self::ref('Run'), 201, [self::id('switch')]),

@@ -22,7 +22,7 @@ final readonly class Problem
         403 => 'This token may not do that.', 404 => 'There is no such thing, or it is not yours.', 405 => 'Not with this method.',
         409 => 'It does not go with what is there.', 413 => 'Too much at once.', 415 => 'Only JSON is read here.',
         422 => 'Something that was sent is wrong.',
-        429 => 'Too many requests in this minute.', 500 => 'Something failed here. Nothing was changed.',
+        429 => 'Too many requests in this minute.', 500 => 'Something failed here.',
     ];
 
     /** Null: the exception is an answer by itself. */

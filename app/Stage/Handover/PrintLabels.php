@@ -14,7 +14,7 @@ use App\Stage\QrPicture;
 use App\Stage\SiteStanding;
 use Escapement\Core\Handover\EnclosureLabel;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Topology\OneLineReader;
 use Illuminate\Http\Response;
 
@@ -37,9 +37,8 @@ final readonly class PrintLabels
         );
         $panel = (new PanelFacts($switch))->built();
         if ($panel !== null) {
-            [$first, $second] = $kind === PlantKind::TwoSource ? ['the first supply', 'the second supply']
-                : ['the utility', 'the generator'];
-            array_splice($labels, 1, 0, [EnclosureLabel::ofPanel($panel, $first, $second)]);
+            [$first, $second] = (new SelfActing($switch->site->installation))->sides();
+            array_splice($labels, 1, 0, [EnclosureLabel::ofPanel($panel, "the $first", "the $second")]);
         }
         $address = route('survey', ['site' => $switch->site_id, 'switch' => $switch->id]);
 

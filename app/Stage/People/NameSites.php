@@ -19,15 +19,21 @@ final readonly class NameSites
     public function __invoke(Request $request, int $person): RedirectResponse
     {
         $guest = User::query()->where('company_id', $request->user()?->company_id)->findOrFail($person);
-        $fields = $request->validate([
-            'guest_until' => ['required', 'date', 'after:yesterday'], 'sites' => ['array', 'max:200'], 'sites.*' => ['integer'],
-        ], ['guest_until.*' => 'The last day, from today on.']);
+        $field = "guest.$guest->id"; // of this guest: the page has a form for each
+        $request->validate(
+            [
+                "$field.until" => ['required', 'date', 'after:yesterday'],
+                "$field.sites" => ['array', 'max:200'], "$field.sites.*" => ['integer'],
+            ],
+            ["$field.until.*" => 'The last day, from today on.'],
+        );
         if ($guest->role !== Role::Guest) {
-            throw ValidationException::withMessages(["guest.$guest->id" => "$guest->name is no guest."]);
+            throw ValidationException::withMessages([$field => "$guest->name is no guest."]);
         }
-        $named = Site::query()->whereKey($fields['sites'] ?? [])->pluck('id')->all();
-        DB::transaction(static function () use ($guest, $fields, $named): void {
-            $guest->update(['guest_until' => Carbon::parse((string) $fields['guest_until'])->toDateString()]);
+        $named = Site::query()->whereKey((array) $request->input("$field.sites", []))->pluck('id')->all();
+        $until = Carbon::parse($request->string("$field.until")->toString());
+        DB::transaction(static function () use ($guest, $until, $named): void {
+            $guest->update(['guest_until' => $until->toDateString()]);
             DB::table('guest_sites')->where('user_id', $guest->id)->delete();
             DB::table('guest_sites')->insert(array_map(
                 static fn(mixed $site): array => ['user_id' => $guest->id, 'site_id' => $site],

@@ -63,7 +63,7 @@ final readonly class PlanPage
         $this->bonding = $facts->bonding();
         $this->test = TestPointFacts::ofSwitch($switch, $facts->plan);
         $this->findings = $this->told([...$this->topology->findings, ...$this->bonding->findings, ...$this->test->findings]);
-        $this->panel = PanelMarks::of($switch);
+        $this->panel = PanelSurvey::marks($switch);
         $open = $this->openDevice()?->ref;
         $this->still = $this->stillLive($open);
         $this->picture = new OneLineDrawing(

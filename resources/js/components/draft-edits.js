@@ -17,7 +17,8 @@ class DraftEdits {
         this.isSending = false;
         document.addEventListener('submit', (event) => this.take(event));
         addEventListener('online', () => this.send());
-        addEventListener('pageshow', (event) => (event.persisted ? location.reload() : null)); // its forms still carry the name of their edit
+        // its forms still carry the name of their edit
+        addEventListener('pageshow', (event) => (event.persisted ? location.reload() : null));
         this.show();
         this.send();
     }
@@ -38,10 +39,9 @@ class DraftEdits {
     show() {
         const waiting = this.kept().length;
         this.notice.hidden = waiting === 0;
+        const waits = waiting === 1 ? 'One change waits' : `${waiting} changes wait`;
         this.notice.textContent =
-            waiting === 0
-                ? ''
-                : `No network. ${waiting === 1 ? 'One change waits' : `${waiting} changes wait`} on this device; made in their order when it is back.`;
+            waiting === 0 ? '' : `No network. ${waits} on this device; made in their order when it is back.`;
     }
 
     // A form of the draft goes the ordinary way while there is a network and nothing waits before it.

@@ -5,7 +5,8 @@
         @if ($isPdf)
             <p><img alt="Ladder" src="{{ $report->ladder(true)?->pdfImage() }}" style="width: 100%"></p>
         @else
-            <div class="scroll-x ladder-sheet" tabindex="0" role="region" aria-label="Ladder, scrollable">{!! $report->ladder(false)?->svg() !!}</div>
+            <div class="scroll-x ladder-sheet" tabindex="0" role="region" aria-label="Ladder, scrollable">
+                {!! $report->ladder(false)?->svg() !!}</div>
         @endif
     </div>
     <ul>

@@ -6,7 +6,11 @@
         <tbody>
             <tr>
                 <td colspan="2" class="verdict-line">
-                    {{ $test->isClosed() ? ($judged::VERDICTS[$test->verdict] ?? $test->verdict) . ', as signed' : 'Draft: not signed yet' }}
+                    @if ($test->isClosed())
+                        {{ $judged::VERDICTS[$test->verdict] ?? $test->verdict }}, as signed
+                    @else
+                        Draft: not signed yet
+                    @endif
                 </td>
             </tr>
             <tr>

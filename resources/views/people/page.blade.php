@@ -44,17 +44,20 @@
                         @endif
                     @endif
                     @if ($person->role === \App\Models\Role::Guest && $person->left_at === null)
-                        <details @if ($person->guest_until === null || $errors->has('guest_until')) open @endif>
-                            <summary>
-                                {{ $person->guest_until === null ? 'No site is named yet' : 'Sites until ' . $person->guest_until->format('j M Y') }}
-                            </summary>
+                        @php($key = "guest.$person->id")
+                        @php($until = $person->guest_until)
+                        <details @if ($until === null || $errors->has("$key.*")) open @endif>
+                            <summary>{{ $until === null ? 'No site is named yet' : 'Sites until ' . $until->format('j M Y') }}</summary>
                             <form method="post" action="{{ route('people.guest', $person->id) }}" class="guest-sites">
                                 @csrf @method('put')
-                                <x-field name="guest_until" label="Last day" type="date" :value="old('guest_until', $person->guest_until?->toDateString() ?? '')" />
+                                <x-field name="guest[{{ $person->id }}][until]" label="Last day" type="date"
+                                    error-key="{{ $key }}.until"
+                                    :value="old($key . '.until', $until?->toDateString() ?? '')" />
                                 <div class="site-names">
                                     @foreach ($sites as $id => $name)
-                                        <label class="check"><input class="form-check-input" type="checkbox" name="sites[]"
-                                                value="{{ $id }}" @checked(in_array($id, $named[$person->id] ?? [], true))>{{ $name }}</label>
+                                        <label class="check"><input class="form-check-input" type="checkbox"
+                                                name="guest[{{ $person->id }}][sites][]" value="{{ $id }}"
+                                                @checked(in_array($id, $named[$person->id] ?? [], true))>{{ $name }}</label>
                                     @endforeach
                                 </div>
                                 <button class="btn btn-outline-primary" type="submit">Save sites</button>

@@ -29,7 +29,7 @@ final readonly class Pending
         }
         $user = is_int($kept['user'] ?? null) ? User::query()->whereKey($kept['user'])->first() : null;
 
-        return $user !== null && $user->left_at === null && $user->totp_secret !== null && self::mark($user) === ($kept['password'] ?? null)
+        return $user !== null && $user->isHere() && $user->totp_secret !== null && self::mark($user) === ($kept['password'] ?? null)
             ? $user : null;
     }
 

@@ -62,10 +62,9 @@
                                 </td>
                                 <td><select class="form-select" name="panels[{{ $i }}][bonded]"
                                         aria-label="Panel {{ $i + 1 }} is bonded today">
+                                        @php($bonded = isset($lines[$i]['bonded']) ? (string) (int) $lines[$i]['bonded'] : '')
                                         @foreach (['' => 'not known', '0' => 'no', '1' => 'yes'] as $value => $words)
-                                            <option value="{{ $value }}"
-                                                @selected((string) (isset($lines[$i]['bonded']) ? (int) $lines[$i]['bonded'] : '') === (string) $value)>
-                                                {{ $words }}</option>
+                                            <option value="{{ $value }}" @selected($bonded === (string) $value)>{{ $words }}</option>
                                         @endforeach
                                     </select>
                                 </td>

@@ -3,8 +3,8 @@
     <summary>
         <h2>Against the control circuit: {{ $differing === 0 ? 'they agree' : "$differing differ" }}</h2>
     </summary>
-    <p class="working">What the panel does comes from its circuit, the dials and the times of its devices, played. The stopwatch is judged by
-        the sheet: where they differ, one of them is wrong.</p>
+    <p class="working">What the panel does comes from its circuit, the dials and the times of its devices, played. The stopwatch is
+        judged by the sheet: where they differ, one of them is wrong.</p>
     @error('circuit')
         <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
     @enderror

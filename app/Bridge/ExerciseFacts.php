@@ -49,9 +49,10 @@ final readonly class ExerciseFacts
         return null;
     }
 
+    /** Null: none is kept, or nothing stands there that could be exercised. */
     public static function habit(TransferSwitch $switch): ?SiteExercise
     {
-        return $switch->sheet === null ? null : SwitchFacts::habits($switch->sheet->habits)->exercise;
+        return $switch->sheet === null || ! $switch->site->installation->hasGenerator() ? null : SwitchFacts::habits($switch->sheet->habits)->exercise;
     }
 
     /** Null: none, or one that keeps no weekday. */

@@ -62,9 +62,14 @@ final class UpkeepTest extends TestCase
         $schedule->assertSee('both sources isolated, locked out and proved dead');
         $kind->hasGenerator()
             ? $schedule->assertSee('Not known: when the set was installed')->assertSee('start battery disconnected')
-            : $schedule->assertSee('it goes over without warning')->assertDontSee('start battery')->assertDontSee('Cooling of the engine');
+            : $schedule->assertSee('it goes over without warning')->assertDontSee('start battery')->assertDontSee('Cooling of the engine')
+                ->assertSee('Two supplies have nothing to exercise');
         $this->get("/switches/$switch->id/logbook")->assertOk()->assertSee('None yet');
-        $this->get("/switches/$switch->id/schedule.ics")->assertOk()->assertSee('BEGIN:VCALENDAR');
+        $exercise = ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false];
+        $next = ['version' => 2, 'habits' => ['exercise' => $exercise], 'created_at' => now()];
+        $switch->sheets()->firstOrFail()->replicate()->fill($next)->save();
+        $file = $this->get("/switches/$switch->id/schedule.ics")->assertOk()->assertSee('BEGIN:VCALENDAR');
+        self::assertSame($kind->hasGenerator(), str_contains((string) $file->getContent(), 'starts by itself'), $kind->value);
         $fleet = $this->get('/fleet')->assertOk();
         $kind->hasGenerator()
             ? $fleet->assertSee('Fern Hill 3')->assertSee('not known')

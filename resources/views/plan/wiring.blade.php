@@ -58,7 +58,8 @@
             @endif
         @endif
         <p class="working wiring-key">Solid: live from the {{ $page->acts()->sides()[0] }}; ladder: from the
-            {{ $page->acts()->sides()[1] }}; hollow: nothing live. Double: neutral; dash-dot: ground. The numbers are the order of landing.</p>
+            {{ $page->acts()->sides()[1] }}; hollow: nothing live. Double: neutral;
+            dash-dot: ground. The numbers are the order of landing.</p>
         <p class="working">It shows what is planned and proves nothing: isolate, lock, prove dead, and prove each conductor by test,
             never by color. The maker's instructions, the adopted code and the authority having jurisdiction come first.</p>
     @endif

@@ -61,8 +61,13 @@
     <section class="block" aria-labelledby="exercise">
         <h2 id="exercise">Exercises</h2>
         @if ($page->calendar === null)
-            <p class="quiet">The sheet has no exercise that keeps a weekday. See <a href="{{ route('sheet', $page->switch) }}">Settings</a>.
-            </p>
+            @if ($page->switch->site->installation->hasGenerator())
+                <p class="quiet">The sheet has no exercise that keeps a weekday. See
+                    <a href="{{ route('sheet', $page->switch) }}">Settings</a>.
+                </p>
+            @else
+                <p class="quiet">Two supplies have nothing to exercise: the test button is tried at a visit.</p>
+            @endif
         @else
             <ul class="plain">
                 @foreach ($page->next() as $one)

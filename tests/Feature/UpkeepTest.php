@@ -63,7 +63,11 @@ final class UpkeepTest extends TestCase
         $kind->hasGenerator()
             ? $schedule->assertSee('Not known: when the set was installed')->assertSee('start battery disconnected')
             : $schedule->assertSee('it goes over without warning')->assertDontSee('start battery')->assertDontSee('Cooling of the engine')
-                ->assertSee('Two supplies have nothing to exercise');
+                ->assertSee('Two supplies have nothing to exercise')->assertDontSee('Fuel at storm load')
+                ->assertDontSee('Load tests asked');
+        $known = ['priority' => 4, 'selector' => 'auto'] + ($kind->hasGenerator() ? ['school' => 'annual'] : []);
+        $this->put("/switches/$switch->id/upkeep", $known)->assertSessionHasNoErrors()->assertRedirect("/switches/$switch->id/schedule");
+        $this->get("/switches/$switch->id/schedule")->assertOk();
         $this->get("/switches/$switch->id/logbook")->assertOk()->assertSee('None yet');
         $exercise = ['day' => 'tue', 'time' => '12:00', 'every' => 'weekly', 'for_min' => 15, 'with_load' => false];
         $next = ['version' => 2, 'habits' => ['exercise' => $exercise], 'created_at' => now()];

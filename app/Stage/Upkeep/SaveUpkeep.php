@@ -24,7 +24,7 @@ final readonly class SaveUpkeep
         $fields = $request->validate([
             'installed_on' => ['nullable', 'date_format:Y-m-d', 'after_or_equal:2000-01-01', 'before_or_equal:today'],
             'cooling' => ['nullable', 'in:air,liquid'],
-            'school' => ['required', 'in:critical,quarterly,semi_annual,annual'],
+            'school' => ['sometimes', 'required', 'in:critical,quarterly,semi_annual,annual'],
             'priority' => ['required', 'integer', 'between:1,5'],
             'fuel_days' => ['nullable', 'numeric', 'between:0,999'],
             'battery_installed_on' => ['nullable', 'date_format:Y-m-d', 'after_or_equal:2000-01-01', 'before_or_equal:today'],

@@ -137,7 +137,9 @@ final readonly class UpkeepPage
             ...($this->facts->hasEngine() ? [
                 'cooling' => ['Cooling of the engine', ['' => 'not known', 'air' => 'air', 'liquid' => 'liquid'], $known->cooling ?? ''],
             ] : []),
-            'school' => ['Load tests asked for', Schools::WORDS, $known->school ?? 'quarterly'],
+            ...($this->switch->site->installation->hasGenerator() ? [
+                'school' => ['Load tests asked for', Schools::WORDS, $known->school ?? 'quarterly'],
+            ] : []),
             'priority' => [
                 'Urgency in a storm',
                 ['1' => '1', '2' => '2', '3' => '3', '4' => '4', '5' => '5, most urgent'],

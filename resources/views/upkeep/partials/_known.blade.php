@@ -5,12 +5,14 @@
         @csrf @method('put')
         <x-seen :kept="$upkeep?->updated_at?->toIso8601String()" />
         <div class="fields">
-            <x-field name="installed_on" label="Set installed on" type="date"
-                :value="old('installed_on', $upkeep?->installed_on?->format('Y-m-d'))" />
-            <x-field name="battery_installed_on" label="Battery installed on" type="date"
-                :value="old('battery_installed_on', $upkeep?->battery_installed_on?->format('Y-m-d'))" />
-            <x-field name="fuel_days" label="Fuel at storm load" unit="days" inputmode="decimal"
-                :value="old('fuel_days', $upkeep?->fuel_days === null ? '' : +$upkeep->fuel_days)" />
+            @if ($page->switch->site->installation->hasGenerator())
+                <x-field name="installed_on" label="Set installed on" type="date"
+                    :value="old('installed_on', $upkeep?->installed_on?->format('Y-m-d'))" />
+                <x-field name="battery_installed_on" label="Battery installed on" type="date"
+                    :value="old('battery_installed_on', $upkeep?->battery_installed_on?->format('Y-m-d'))" />
+                <x-field name="fuel_days" label="Fuel at storm load" unit="days" inputmode="decimal"
+                    :value="old('fuel_days', $upkeep?->fuel_days === null ? '' : +$upkeep->fuel_days)" />
+            @endif
             @foreach ($page->choices() as $name => [$label, $choices, $value])
                 @include('panel.partials._choice')
             @endforeach

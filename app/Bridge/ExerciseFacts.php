@@ -52,7 +52,9 @@ final readonly class ExerciseFacts
     /** Null: none is kept, or nothing stands there that could be exercised. */
     public static function habit(TransferSwitch $switch): ?SiteExercise
     {
-        return $switch->sheet === null || ! $switch->site->installation->hasGenerator() ? null : SwitchFacts::habits($switch->sheet->habits)->exercise;
+        $isThere = $switch->sheet !== null && $switch->site->installation->hasGenerator();
+
+        return $isThere ? SwitchFacts::habits($switch->sheet->habits)->exercise : null;
     }
 
     /** Null: none, or one that keeps no weekday. */

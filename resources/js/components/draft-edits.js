@@ -40,8 +40,7 @@ class DraftEdits {
         const waiting = this.kept().length;
         this.notice.hidden = waiting === 0;
         const waits = waiting === 1 ? 'One change waits' : `${waiting} changes wait`;
-        this.notice.textContent =
-            waiting === 0 ? '' : `No network. ${waits} on this device; made in their order when it is back.`;
+        this.notice.textContent = waiting === 0 ? '' : `No network. ${waits} on this device; made in their order when it is back.`;
     }
 
     // A form of the draft goes the ordinary way while there is a network and nothing waits before it.

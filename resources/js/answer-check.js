@@ -18,12 +18,17 @@ function isInBand(step, answer) {
     );
 }
 
+// Found, and put right: it closes the step with a note.
+function isNoted(step, answer) {
+    return (step.noted ?? '').split(' ').includes(answer.choice);
+}
+
 function isNotSo(step, answer) {
     return (
         !isSkipped(answer) &&
         (step.kind === 'measure'
             ? isBeyond(step, answer)
-            : answer.so === false || (step.kind === 'choose' && answer.choice !== step.wanted))
+            : answer.so === false || (step.kind === 'choose' && answer.choice !== step.wanted && !isNoted(step, answer)))
     );
 }
 

@@ -13,6 +13,7 @@ use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\Verdict;
+use Escapement\Core\Commissioning\Service\ServiceWork;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
@@ -140,6 +141,21 @@ final readonly class ProcedureReader
         );
     }
 
+    private static function service(Fields $in): ?ServiceWork
+    {
+        $fields = $in->maybeObject('service');
+        if ($fields === null) {
+            return null;
+        }
+        $work = new ServiceWork($fields->bool('engine', true), $fields->bool('enclosure', false), array_map(
+            static fn(Node $one): string => $one->text(40),
+            $fields->maybeList('items', 0, 40) ?? [],
+        ));
+        $fields->close();
+
+        return $work;
+    }
+
     private function bondPlaces(Fields $in): BondPlaces
     {
         $in->only(['sub_panels', 'bond_place']);
@@ -177,6 +193,7 @@ final readonly class ProcedureReader
             $edition,
             $in->bool('bank', false),
             $in->maybeN0('bank_reconnect_s'),
+            self::service($in),
         );
         $in->close();
 

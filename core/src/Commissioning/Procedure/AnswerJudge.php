@@ -86,7 +86,11 @@ final readonly class AnswerJudge
             throw new AnswerFault('choice', 'Choose one of the answers.');
         }
 
-        return $given->choice === array_key_first($step->choices) ? Verdict::AsExpected : $this->notSo($given);
+        return match (true) {
+            $given->choice === array_key_first($step->choices) => Verdict::AsExpected,
+            in_array($given->choice, $step->noted, true) => $this->noted($given, 'Say what was found, and what was done about it.'),
+            default => $this->notSo($given),
+        };
     }
 
     private function measured(Step $step, SubmittedAnswer $given): Verdict

@@ -30,6 +30,12 @@ final readonly class Bands
     private const COULD_CONTACT_MV = 10_000.0;
     private const COULD_CONTACT_MOHM = 1000.0;
 
+    private const COULD_HOURS = 1_000_000.0;
+    private const COULD_MINUTES = 10_000.0;
+    private const COULD_KW = 100_000.0;
+    /** Until it is warm; an exercise has its own length. */
+    private const RUN_MIN = 10.0;
+
     /** Of a nominal volt of lead-acid batteries at ordinary temperature. */
     private const FLOAT = [13.2 / 12, 13.8 / 12];
     private const CONTACT_SPREAD = 1.5;
@@ -162,6 +168,9 @@ final readonly class Bands
                 couldMin: 0.0,
             ),
             'dip_hz' => new Band('Deepest frequency', 'Hz', null, null, couldMin: 0.0, couldMax: self::COULD_HZ),
+            'engine_hours' => new Band('Hours on the meter', 'h', null, null, couldMin: 0.0, couldMax: self::COULD_HOURS),
+            'run_minutes' => new Band('It ran', 'min', self::RUN_MIN, null, couldMin: 0.0, couldMax: self::COULD_MINUTES),
+            'carried_kw' => new Band('Load', 'kW', null, null, couldMin: 0.0, couldMax: self::COULD_KW),
             'recovery_s' => new Band('Time to recover', 's', null, null, couldMin: 0.0),
             default => throw new \LogicException("No band $name."),
         };

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
+use Escapement\Core\Commissioning\Service\ServiceRows;
 use Escapement\Core\Commissioning\TimedRun;
 use Escapement\Core\Plant\Plant;
 use Escapement\Core\Plant\PlantKind;
@@ -24,6 +25,7 @@ final readonly class Procedure
     /** What happens on the second source waits until the load is there. */
     private const ON_SECOND = [Stage::OnLoadChecks, Stage::BaitTest, Stage::Return_];
     private const MOTOR_DRIVEN = 'K9';
+    private const ITEM = 'item:';
     private const TO_SECOND = ['simulated_outage/open', 'simulated_outage/start-generator'];
 
     private ExpectedTimes $expected;
@@ -53,8 +55,7 @@ final readonly class Procedure
     /** @return array<string, list<Step>> by stage, in order; stages without a step are left out */
     public function stages(): array
     {
-        /** @var list<StepRow> $rows */
-        $rows = $this->rows ?? require __DIR__ . '/../../../data/procedure.php';
+        $rows = $this->rows ?? $this->ownRows();
         $stages = [];
         $holds = [];
         foreach (Stage::cases() as $stage) {
@@ -112,9 +113,27 @@ final readonly class Procedure
         return $reopened;
     }
 
+    /** @return list<StepRow> */
+    private function ownRows(): array
+    {
+        if ($this->options->service !== null) {
+            return ServiceRows::of($this->options->service);
+        }
+        /** @var list<StepRow> $rows */
+        $rows = require __DIR__ . '/../../../data/procedure.php';
+
+        return $rows;
+    }
+
     private function holds(?string $when): bool
     {
+        if ($when !== null && str_starts_with($when, self::ITEM)) {
+            return $this->options->service?->has(substr($when, strlen(self::ITEM))) === true;
+        }
+
         return match ($when) {
+            'service_engine' => $this->options->service?->hasEngine === true,
+            'service_enclosure' => $this->options->service?->hasEnclosure === true,
             null => true,
             'bait' => $this->options->hasBait && $this->expected->baitMs !== null,
             'manual' => $this->options->hasManual,
@@ -336,6 +355,7 @@ final readonly class Procedure
             $row->asks,
             $row->tick,
             $stops,
+            $row->noted,
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Commissioning\Procedure;
 
+use Escapement\Core\Commissioning\Service\ServiceWork;
 use Escapement\Core\SettingsCheck\ClassTime;
 
 /** The schools a technician chooses between, and the bands agreed for the site. Rule: docs/rules.md#procedure, docs/rules.md#bands. */
@@ -30,6 +31,7 @@ final readonly class ProcedureOptions
      * @param bool         $hasBypass      a bypass and isolation switch
      * @param bool         $hasBank        a capacitor bank hangs on the bus
      * @param ?float       $bankReconnectS least seconds between its going off and coming back; null: not known
+     * @param ?ServiceWork $service        a service visit instead of a proof
      * @param int          $edition        a run keeps the edition that it was begun under
      */
     public function __construct(
@@ -55,6 +57,7 @@ final readonly class ProcedureOptions
         public int $edition = self::EDITION,
         public bool $hasBank = false,
         public ?float $bankReconnectS = null,
+        public ?ServiceWork $service = null,
     ) {}
 
     /** Seconds within which the load is back, by its class; null where no class asks. */

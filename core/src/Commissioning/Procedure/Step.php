@@ -19,6 +19,7 @@ final readonly class Step
      * @param array<string, string> $choices words by id, the wanted one first
      * @param ?string      $asks        what has to be written down with it
      * @param ?string      $tick        what is ticked beside a measured value
+     * @param list<string> $noted       choices that close it with a note
      * @param list<string> $stoppedBy   findings of the plan against which it cannot be called done
      */
     public function __construct(
@@ -40,6 +41,7 @@ final readonly class Step
         public ?string $asks = null,
         public ?string $tick = null,
         public array $stoppedBy = [],
+        public array $noted = [],
     ) {}
 
     /** Its expectation names nothing of the site: only its row can change it. */
@@ -70,6 +72,7 @@ final readonly class Step
             $this->asks,
             $this->tick,
             $this->stoppedBy,
+            $this->noted,
         );
     }
 
@@ -93,6 +96,7 @@ final readonly class Step
               array_keys($this->choices),
               $this->choices,
           )])
+          + ($this->noted === [] ? [] : ['noted' => $this->noted])
           + ($this->asks === null ? [] : ['asks' => $this->asks])
           + ($this->tick === null ? [] : ['tick' => $this->tick])
           + ($this->stoppedBy === [] ? [] : ['stopped_by' => $this->stoppedBy]);

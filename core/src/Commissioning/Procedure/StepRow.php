@@ -26,6 +26,7 @@ final readonly class StepRow
      *     is named; one that ends in * stands for all that begin so
      * @param ?string      $asks      what has to be written down with it
      * @param ?string      $tick      what is ticked beside a measured value
+     * @param list<string> $noted     choices beside the wanted one that close the step with a note: found, and put right
      * @param int          $version   raised when the row asks for something else; rewording it is no reason
      * @param int          $since     first edition of the procedure that has it
      * @param ?int         $until     last edition that has it: a run that was begun under it keeps its rows
@@ -54,6 +55,7 @@ final readonly class StepRow
         public int $version = 1,
         public int $since = 1,
         public ?int $until = null,
+        public array $noted = [],
     ) {}
 
     public function isFor(string $kind, PlantKind $plant, int $edition): bool

@@ -139,6 +139,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/seasons/{season}.json', Season\ExportSeason::class)->name('season.export');
     Route::get('/switches/{switch}/labels.pdf', Handover\PrintLabels::class)->name('labels');
     Route::get('/switches/{switch}/commission', Commissioning\ShowRuns::class)->name('runs');
+    Route::get('/switches/{switch}/service', Commissioning\ShowService::class)->name('service');
     Route::get('/switches/{switch}/load-tests', LoadTest\ShowLoadTests::class)->name('load-tests');
     Route::get('/load-tests/{test}', LoadTest\ShowLoadTest::class)->name('load-test');
     Route::get('/load-tests/{test}/read', LoadTest\ShowReading::class)->name('load-test.screen');
@@ -263,6 +264,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/seasons/{season}/cancel', Season\CancelSeason::class)->name('season.cancel');
         Route::post('/seasons/{season}/adopt', Season\AdoptCandidate::class)->name('season.adopt');
         Route::post('/switches/{switch}/commission', Commissioning\BeginRun::class)->name('runs.begin');
+        Route::post('/switches/{switch}/service', Commissioning\BeginService::class)->name('service.begin');
         Route::post('/switches/{switch}/load-tests', LoadTest\PlanLoadTest::class)->name('load-tests.plan');
         Route::post('/load-tests/{test}/readings', LoadTest\AddReading::class)->name('load-test.read');
         Route::delete('/load-tests/{test}/readings/{reading}', LoadTest\StrikeReading::class)

@@ -64,7 +64,7 @@ final readonly class ProcedureWork
         $work = [
             'kind' => $switch->site->installation->value,
             'edition' => ProcedureOptions::EDITION,
-            'options' => self::options($switch, $chosen),
+            'options' => self::options($switch, $chosen) + array_intersect_key($schools, ['service' => true]),
         ];
         if ($plan->source !== null && $plan->source->legA > 0) {
             $work['options']['leg_a'] = round($plan->source->legA, 1);

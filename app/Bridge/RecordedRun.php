@@ -70,6 +70,7 @@ final readonly class RecordedRun
             'seal' => RecordedModels::seal($said['record']['seal'] ?? null),
             'surveyed' => ['plant' => $system],
             'options' => [],
+            'purpose' => isset(((array) (((array) ($record->work->value ?? []))['options'] ?? []))['service']) ? Run::SERVICE : Run::PROOF,
             'work' => $record->work === null ? null : RecordedModels::asArray($record->work->value),
             'created_at' => RecordedModels::moment($record->begunAt, '/record/entries/0/server_time'),
             'verdict' => $signature['verdict'] ?? null,

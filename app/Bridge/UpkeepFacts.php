@@ -186,7 +186,10 @@ final readonly class UpkeepFacts
             'fuel_days' => $this->upkeep?->fuel_days,
             'battery_installed' => $this->upkeep?->battery_installed_on?->format('Y-m-d'),
             'battery_rest_v' => $rest?->fields['v'] ?? null,
-            'settings_proven' => $this->settingsOf(array_filter($this->runs, static fn(Run $run): bool => $run->verdict === 'pass')),
+            'settings_proven' => $this->settingsOf(array_filter(
+                $this->runs,
+                static fn(Run $run): bool => $run->verdict === 'pass' && ! $run->isService(),
+            )),
             'settings_now' => $this->switch->sheet === null ? null : self::hash($this->switch->sheet->settings),
             'last_exercise' => $last === null ? null : $this->day($last->at),
             'exercise_every_days' => $habit?->everyDays,

@@ -11,13 +11,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 
 /**
- * A commissioning run: a sheet, the marks of the stopwatch, and the chained record of all that was done.
+ * A run that proves, or a service visit: a sheet, the marks of the stopwatch, and the chained record of all that was done.
  *
  * @property int            $id
  * @property int            $company_id
  * @property int            $switch_id
  * @property int            $sheet_id
  * @property int            $user_id
+ * @property string         $purpose  proof or service
  * @property int            $reaction_ms
  * @property string         $head
  * @property ?string $seal of the head; null from before there were keys
@@ -45,6 +46,8 @@ final class Run extends Model implements Recorded
     use BelongsToCompany;
     use ChangesStatus;
 
+    public const PROOF = 'proof';
+    public const SERVICE = 'service';
     public const UPDATED_AT = null;
     /** A signature drawn: path data of an SVG of 400 by 130, moves and lines only. */
     public const DRAWING = '/^(M\d{1,4} \d{1,4}(L\d{1,4} \d{1,4})*)*$/D';
@@ -138,6 +141,11 @@ final class Run extends Model implements Recorded
     public function plantThen(): array
     {
         return is_array($this->surveyed['plant'] ?? null) ? $this->surveyed['plant'] : $this->switch->plant;
+    }
+
+    public function isService(): bool
+    {
+        return $this->purpose === self::SERVICE;
     }
 
     public function isSigned(): bool

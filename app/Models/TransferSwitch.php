@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Escapement\Core\Settings\Application;
 use Escapement\Core\Settings\Fuel;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -111,19 +112,31 @@ final class TransferSwitch extends Model
         return $this->hasOne(Sheet::class, 'switch_id')->ofMany('version', 'max');
     }
 
-    /** @return HasMany<Run, $this> */
+    /** @return HasMany<Run, $this> that prove, the newest first */
     public function runs(): HasMany
     {
         $relation = $this->hasMany(Run::class, 'switch_id');
-        $relation->orderByDesc('id');
+        $relation->where('purpose', Run::PROOF)->orderByDesc('id');
 
         return $relation;
     }
 
-    /** @return HasOne<Run, $this> */
+    /** @return HasMany<Run, $this> service visits, the newest first */
+    public function services(): HasMany
+    {
+        $relation = $this->hasMany(Run::class, 'switch_id');
+        $relation->where('purpose', Run::SERVICE)->orderByDesc('id');
+
+        return $relation;
+    }
+
+    /** @return HasOne<Run, $this> the newest that proves */
     public function run(): HasOne
     {
-        return $this->hasOne(Run::class, 'switch_id')->latestOfMany();
+        return $this->hasOne(Run::class, 'switch_id')->ofMany(
+            ['id' => 'max'],
+            static fn(Builder $query): Builder => $query->where('purpose', Run::PROOF),
+        );
     }
 
     /** @return HasOne<LoadTest, $this> the newest */

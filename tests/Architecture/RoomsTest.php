@@ -27,6 +27,7 @@ final class RoomsTest extends TestCase
         'Season' => ['Settings'],
         'Calendar' => ['Settings'],
         'Board' => ['Upkeep', 'Visits'],
+        'Commissioning' => ['Upkeep'],
         'Fleet' => ['Board'],
         'Handover' => ['Commissioning', 'LoadTest', 'Plan', 'Rehearsal', 'Settings', 'Upkeep'],
         'Plan' => ['Settings'],

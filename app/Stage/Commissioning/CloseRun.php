@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Commissioning;
 
+use App\Bridge\ProcedureFacts;
 use App\Bridge\RunHeader;
 use App\Models\Run;
 use App\Models\User;
@@ -15,10 +16,10 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
-/** Signs a run: the verdict as it stands goes into the record, and the run is closed. */
+/** Signs a run: the verdict as it stands goes into the record, and the run is closed. A service visit goes into the logbook. */
 final readonly class CloseRun
 {
-    public function __construct(private Record $record, private KeepParts $parts) {}
+    public function __construct(private Record $record, private KeepParts $parts, private WriteVisit $visits) {}
 
     /**
      * Fails with a validation error when it is signed already, or there is nothing to sign.
@@ -39,12 +40,12 @@ final readonly class CloseRun
                 ]);
             }
             $result = new RunResult($locked);
-            $parts = $result->parts($isDeclaredReady);
-            $verdict = $parts->verdict();
+            $parts = $locked->isService() ? null : $result->parts($isDeclaredReady);
+            $verdict = $parts?->verdict() ?? (new ProcedureFacts($locked))->progress([])->verdict();
             $this->record->append($locked, $user, 'signed', [
                 'name' => $name, 'account' => $user->email, 'drawing' => $drawing, 'verdict' => $verdict,
                 'timing' => $result->verdict->verdict, 'findings' => array_column($result->verdict->findings, 'id'),
-                'parts' => self::told($parts), 'header' => RunHeader::of($locked),
+                'parts' => $parts === null ? [] : self::told($parts), 'header' => RunHeader::of($locked),
             ]);
             $locked->update([
                 'verdict' => $verdict,
@@ -53,7 +54,7 @@ final readonly class CloseRun
                 'signed_by' => $user->id,
                 'signed_at' => Carbon::now(),
             ]);
-            $this->parts->of($locked, $parts);
+            $parts === null ? $this->visits->write($locked, $user) : $this->parts->of($locked, $parts);
         });
     }
 

@@ -35,6 +35,7 @@ final readonly class KeepMarks
         return Once::more(fn() => DB::transaction(function () use ($run, $user, $marks): array {
             $locked = Run::locked($run->id);
             abort_if($locked->isSigned(), 409, 'This run is signed and closed.');
+            abort_if($locked->isService(), 409, 'A service visit has no stopwatch.');
             $ids = array_values(array_filter(array_column(array_filter($marks, is_array(...)), 'id'), is_string(...)));
             $query = Mark::query()->withoutGlobalScope('company');
             $query->whereIn('id', $ids);

@@ -21,6 +21,7 @@ final readonly class OpenRun
     /**
      * @param array<mixed> $schools    chosen for the procedure
      * @param ?string      $torqueUnit of the tool in hand
+     * @param null|array{engine: bool, enclosure: bool, items: list<string>} $service a service visit instead of a proof
      * @param ?string      $press      of the page that begins it: the same one begins one run
      */
     public function open(
@@ -30,14 +31,16 @@ final readonly class OpenRun
         array $schools = [],
         ?string $torqueUnit = null,
         ?string $press = null,
+        ?array $service = null,
     ): Run {
         $sheet = $switch->sheet()->firstOrFail();
         $switch->loadMissing(['site', 'loads', 'plan']);
 
-        $options = ProcedureWork::chosen($schools, $switch->site->installation);
+        $options = ProcedureWork::chosen($schools, $switch->site->installation)
+            + ($service === null ? [] : ['service' => $service]);
         $work = ProcedureWork::of($switch, $options, $torqueUnit);
 
-        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options, $work, $press): Run {
+        return DB::transaction(function () use ($switch, $sheet, $user, $reactionMs, $options, $work, $press, $service): Run {
             TransferSwitch::locked($switch->id);
             $begun = $press === null ? null : Run::query()->where(['switch_id' => $switch->id, 'press' => $press])->first();
             if ($begun !== null) {
@@ -45,10 +48,11 @@ final readonly class OpenRun
             }
             $run = Run::query()->create([
                 'company_id' => $switch->company_id, 'switch_id' => $switch->id, 'sheet_id' => $sheet->id, 'user_id' => $user->id,
+                'purpose' => $service === null ? Run::PROOF : Run::SERVICE,
                 'reaction_ms' => $reactionMs, 'options' => $options, 'work' => $work, 'press' => $press, 'head' => RecordChain::GENESIS,
                 'surveyed' => ['proof_facts' => ProofFacts::ofSite($switch), 'plant' => $switch->plant],
             ]);
-            $this->record->append($run, $user, 'run_begun', [
+            $this->record->append($run, $user, 'run_begun', ($service === null ? [] : ['purpose' => Run::SERVICE]) + [
                 'site' => $switch->site->name,
                 'switch' => $switch->name,
                 'sheet_version' => $sheet->version,

@@ -9,11 +9,15 @@ use App\Bridge\TestPointFacts;
 use App\Models\Run;
 use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
 
 final readonly class ShowStopwatch
 {
-    public function __invoke(Run $run): View
+    public function __invoke(Run $run): View|RedirectResponse
     {
+        if ($run->isService()) {
+            return redirect()->route('procedure', $run); // it has none
+        }
         $run->load([
             'marks.user', 'answers', 'sheet', 'user', 'switch.site.switches', 'switch.loads', 'switch.plan', 'switch.sheet',
             'switch.run.sheet', 'switch.run.user', 'switch.proofs',

@@ -231,6 +231,12 @@ final readonly class Report
         return $stages;
     }
 
+    /** What a service visit did and found. */
+    public function service(): ServiceReport
+    {
+        return ServiceReport::of($this->run, $this->procedure);
+    }
+
     /** @return list<SignedPart> what the run was signed with, part by part: by its record, or as it was read later from a run of before */
     public function signedParts(): array
     {

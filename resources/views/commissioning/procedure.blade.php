@@ -9,4 +9,19 @@
             </svg><span x-text="netWords">Kept on this device first.</span><b x-text="unsentWords"></b></p>
         @include('commissioning.partials._procedure')
     </div>
+    @if ($page->run->isService())
+        @if ($page->run->isSigned())
+            <p class="block"><a class="btn btn-primary" href="{{ route('report', $page->run) }}">The signed report</a></p>
+        @elseif (auth()->user()->role->maySign())
+            <section class="block sign" id="sign">
+                <h2>Sign</h2>
+                <p class="finding-because">Signing closes the visit. What was read and done goes into the logbook; what is due is reckoned
+                    from it. It proves nothing of the changeover: that is a run.</p>
+                @include('commissioning.partials._sign', ['run' => $page->run])
+            </section>
+        @else
+            <p class="missing"><x-glyph kind="note" /><span>A technician signs this visit. All that you answer is kept under your
+                    name.</span></p>
+        @endif
+    @endif
 @endsection

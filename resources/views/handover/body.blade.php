@@ -3,7 +3,7 @@
 @php($site = $switch->site)
 <section class="report-part">
     <h1 class="report-site">{{ $site->name }}</h1>
-    @include('handover.summary')
+    @include($run->isService() ? 'handover.service-summary' : 'handover.summary')
     <table class="facts">
         <tbody>
             <tr>
@@ -36,96 +36,98 @@
         </tbody>
     </table>
 </section>
-<section class="report-part">
-    <h2>Measured against expected</h2>
-    <p class="verdict"><b>{{ $report->result->headline() }}</b></p>
-    @foreach ($report->result->verdict->runs as $i => $timed)
-        <table class="ruled measured">
-            @if (count($report->result->verdict->runs) > 1 || $timed->isByButton)
-                <caption>{{ $report->result->title($i) }}</caption>
-            @endif
-            <thead>
-                <tr>
-                    <th>Interval</th>
-                    <th>Measured</th>
-                    <th>Expected</th>
-                    <th>Verdict</th>
-                </tr>
-            </thead>
-            <tbody>
-                @foreach ($timed->intervals as $interval)
+@unless ($run->isService())
+    <section class="report-part">
+        <h2>Measured against expected</h2>
+        <p class="verdict"><b>{{ $report->result->headline() }}</b></p>
+        @foreach ($report->result->verdict->runs as $i => $timed)
+            <table class="ruled measured">
+                @if (count($report->result->verdict->runs) > 1 || $timed->isByButton)
+                    <caption>{{ $report->result->title($i) }}</caption>
+                @endif
+                <thead>
                     <tr>
-                        <td>{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</td>
-                        <td class="fig">
-                            {{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}
-                        </td>
-                        <td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td>
-                        <td>{{ ['pass' => 'inside', 'missing' => $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed', 'early' => 'early', 'late' => 'late'][$interval->verdict->value] }}
-                        </td>
+                        <th>Interval</th>
+                        <th>Measured</th>
+                        <th>Expected</th>
+                        <th>Verdict</th>
                     </tr>
-                    @if ($told = $report->result->crank($interval))
-                        <tr class="told-row">
-                            <td colspan="4">Warn: {{ $told->sentence }}</td>
+                </thead>
+                <tbody>
+                    @foreach ($timed->intervals as $interval)
+                        <tr>
+                            <td>{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</td>
+                            <td class="fig">
+                                {{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}
+                            </td>
+                            <td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td>
+                            <td>{{ ['pass' => 'inside', 'missing' => $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed', 'early' => 'early', 'late' => 'late'][$interval->verdict->value] }}
+                            </td>
                         </tr>
-                    @endif
-                    @if ($built = $report->result->againstCircuit($interval))
-                        <tr class="told-row">
-                            <td colspan="4">Warn: {{ $built->sentence }}</td>
+                        @if ($told = $report->result->crank($interval))
+                            <tr class="told-row">
+                                <td colspan="4">Warn: {{ $told->sentence }}</td>
+                            </tr>
+                        @endif
+                        @if ($built = $report->result->againstCircuit($interval))
+                            <tr class="told-row">
+                                <td colspan="4">Warn: {{ $built->sentence }}</td>
+                            </tr>
+                        @endif
+                    @endforeach
+                    @foreach ($timed->baits as $bait)
+                        <tr>
+                            <td>Bait test</td>
+                            <td class="fig">
+                                {{ $bait->heldMs === null ? 'end not marked' : 'held ' . \App\Stage\Commissioning\RunResult::seconds($bait->heldMs) }}
+                            </td>
+                            <td>the load stays on G</td>
+                            <td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}</td>
                         </tr>
-                    @endif
-                @endforeach
-                @foreach ($timed->baits as $bait)
-                    <tr>
-                        <td>Bait test</td>
-                        <td class="fig">
-                            {{ $bait->heldMs === null ? 'end not marked' : 'held ' . \App\Stage\Commissioning\RunResult::seconds($bait->heldMs) }}
-                        </td>
-                        <td>the load stays on G</td>
-                        <td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}</td>
-                    </tr>
-                @endforeach
-            </tbody>
-        </table>
-        @if ($report->result->isAsBuilt($timed))
-            <p>The circuit as built, played, gives these times too.</p>
-        @endif
-    @endforeach
-    @if ($report->result->repeats() !== [])
-        <table class="ruled">
-            <thead>
-                <tr>
-                    <th>Timed more than once</th>
-                    <th>Times</th>
-                    <th>Middle</th>
-                    <th>Apart</th>
-                </tr>
-            </thead>
-            <tbody>
-                @foreach ($report->result->repeats() as ['name' => $name, 'repeats' => $times])
-                    <tr>
-                        <td>{{ $name }}</td>
-                        <td class="fig">{{ $times->count }}</td>
-                        <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->medianMs) }}</td>
-                        <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->spreadMs) }}</td>
-                    </tr>
-                @endforeach
-            </tbody>
-        </table>
-    @endif
-    @foreach ($report->result->verdict->findings as $finding)
-        <p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b>
-            {{ $finding->because }}@if (count($report->result->verdict->runs) > 1)
-                ({{ $report->result->about($finding) }})
+                    @endforeach
+                </tbody>
+            </table>
+            @if ($report->result->isAsBuilt($timed))
+                <p>The circuit as built, played, gives these times too.</p>
             @endif
-        </p>
-    @endforeach
-    <h3>What was not proved</h3>
-    <ul>
-        @foreach ($report->notProved() as $missing)
-            <li>{{ $missing }}</li>
         @endforeach
-    </ul>
-</section>
+        @if ($report->result->repeats() !== [])
+            <table class="ruled">
+                <thead>
+                    <tr>
+                        <th>Timed more than once</th>
+                        <th>Times</th>
+                        <th>Middle</th>
+                        <th>Apart</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    @foreach ($report->result->repeats() as ['name' => $name, 'repeats' => $times])
+                        <tr>
+                            <td>{{ $name }}</td>
+                            <td class="fig">{{ $times->count }}</td>
+                            <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->medianMs) }}</td>
+                            <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->spreadMs) }}</td>
+                        </tr>
+                    @endforeach
+                </tbody>
+            </table>
+        @endif
+        @foreach ($report->result->verdict->findings as $finding)
+            <p><b>{{ ucfirst($finding->severity->value) }}: {{ $finding->message }}</b>
+                {{ $finding->because }}@if (count($report->result->verdict->runs) > 1)
+                    ({{ $report->result->about($finding) }})
+                @endif
+            </p>
+        @endforeach
+        <h3>What was not proved</h3>
+        <ul>
+            @foreach ($report->notProved() as $missing)
+                <li>{{ $missing }}</li>
+            @endforeach
+        </ul>
+    </section>
+@endunless
 @if ($report->procedure !== [])
     <section class="report-part">
         <h2>Procedure</h2>
@@ -209,42 +211,46 @@
         @endforeach
     @endif
 </section>
-<section class="report-part strip-part">
-    <h2>A plain outage, rehearsed on these settings</h2>
-    @if ($isPdf)
-        <img class="strip-image" src="data:image/svg+xml;base64,{{ base64_encode($report->strip(isPrint: true)->wholeSvg()) }}"
-            alt="Timing strip">
-    @else
-        @php($strip = $report->strip(isPrint: false))
-        <div class="strip">{!! $strip->labelSvg() !!}
-            <div class="strip-scroll" tabindex="0" role="region" aria-label="Timing strip">{!! $strip->plotSvg() !!}</div>
-        </div>
-    @endif
-</section>
+@unless ($run->isService())
+    <section class="report-part strip-part">
+        <h2>A plain outage, rehearsed on these settings</h2>
+        @if ($isPdf)
+            <img class="strip-image" src="data:image/svg+xml;base64,{{ base64_encode($report->strip(isPrint: true)->wholeSvg()) }}"
+                alt="Timing strip">
+        @else
+            @php($strip = $report->strip(isPrint: false))
+            <div class="strip">{!! $strip->labelSvg() !!}
+                <div class="strip-scroll" tabindex="0" role="region" aria-label="Timing strip">{!! $strip->plotSvg() !!}</div>
+            </div>
+        @endif
+    </section>
+@endunless
 <section class="report-part">
-    <h2>Marks</h2>
-    <table class="ruled">
-        <thead>
-            <tr>
-                <th>Mark</th>
-                <th>At</th>
-                <th>Who</th>
-                <th>Remark</th>
-            </tr>
-        </thead>
-        <tbody>
-            @foreach ($run->marks as $mark)
+    @unless ($run->isService())
+        <h2>Marks</h2>
+        <table class="ruled">
+            <thead>
                 <tr>
-                    <td @if ($mark->is_undone) class="struck" @endif>
-                        {{ \App\Stage\Commissioning\RunResult::eventName($mark->event, $run->plantThen()['kind']) }}</td>
-                    <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($mark->at_ms) }}</td>
-                    <td>{{ \App\Models\User::initialsOf($report->maker($mark)) }}</td>
-                    <td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}
-                    </td>
+                    <th>Mark</th>
+                    <th>At</th>
+                    <th>Who</th>
+                    <th>Remark</th>
                 </tr>
-            @endforeach
-        </tbody>
-    </table>
+            </thead>
+            <tbody>
+                @foreach ($run->marks as $mark)
+                    <tr>
+                        <td @if ($mark->is_undone) class="struck" @endif>
+                            {{ \App\Stage\Commissioning\RunResult::eventName($mark->event, $run->plantThen()['kind']) }}</td>
+                        <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($mark->at_ms) }}</td>
+                        <td>{{ \App\Models\User::initialsOf($report->maker($mark)) }}</td>
+                        <td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}
+                        </td>
+                    </tr>
+                @endforeach
+            </tbody>
+        </table>
+    @endunless
     @if ($report->notes() !== [])
         <h3>Notes</h3>
         @foreach ($report->notes() as $note)
@@ -256,7 +262,8 @@
     <h2>Signed</h2>
     @if ($run->signed_at)
         <p><b>{{ $run->signed_name }}</b>, {{ $report->when($run->signed_at) }} ({{ $site->timezone }}). Verdict as signed:
-            {{ ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] }}.</p>
+            {{ $run->isService() ? mb_strtolower(\App\Stage\Commissioning\ServiceWords::VERDICTS[$run->verdict]) : ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] }}.
+        </p>
         @if ($run->signed_drawing)
             @include('handover.signature', ['name' => $run->signed_name, 'drawing' => $run->signed_drawing])
         @endif

@@ -4,7 +4,7 @@
     <div class="head no-print">
         <div>
             <h1>Report</h1>
-            <p>What was set, measured and proved, and what was not.</p>
+            <p>{{ $report->run->isService() ? 'What was found, done and left.' : 'What was set, measured and proved, and what was not.' }}</p>
         </div>
         @if ($report->procedure !== [])
             <a class="btn btn-outline-primary" href="{{ route('measurements', $report->run) }}">Measurements, CSV</a>
@@ -14,7 +14,7 @@
         <a class="btn btn-primary" href="{{ route('report.pdf', $report->run) }}">PDF</a>
     </div>
     @include('handover.body', ['isPdf' => false])
-    @if ($report->run->isSigned())
+    @if ($report->run->isSigned() && !$report->run->isService())
         <section class="report-part no-print" id="link">
             <h2>For the owner</h2>
             <p>A page in plain words, with what was proved and what not, the settings as left and dates for the calendar. It opens without

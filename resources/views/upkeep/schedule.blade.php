@@ -7,6 +7,7 @@
             <p>When it starts by itself, what is due, and when somebody goes there.</p>
         </div>
         <a class="btn btn-outline-primary" href="{{ route('schedule.ics', $page->switch) }}">iCalendar</a>
+        <a class="btn btn-primary" href="{{ route('service', $page->switch) }}">Service visit</a>
     </div>
     <x-hazard><b>{{ $page->acts()->title() }}</b> {{ $page->acts()->danger() }} {{ $page->acts()->before() }}</x-hazard>
     <div class="scroll-x" tabindex="0" role="region" aria-label="Sixteen months, scrollable">{!! $page->ruler()->svg() !!}</div>

@@ -15,7 +15,9 @@ final readonly class VisitEntries
     private const NOTE = 64;
     private const MARKS = 'switch_service/torque_witness';
     private const RUN = 'watched_run/start';
-    private const BATTERY = ['engine_service/battery_test' => 'rest', 'watched_run/battery-crank' => 'crank', 'as_left/charger-float' => 'charging'];
+    private const BATTERY = [
+        'engine_service/battery_test' => 'rest', 'watched_run/battery-crank' => 'crank', 'as_left/charger-float' => 'charging',
+    ];
 
     /** @param array<string, GivenAnswer> $given by step */
     public function __construct(private array $given, private string $sheet) {}

@@ -26,6 +26,15 @@ final readonly class ServiceItem
         public ?string $skill,
     ) {}
 
+    /** @return list<string> every item of the table, of whatever engine */
+    public static function ids(): array
+    {
+        /** @var array<string, array<string, mixed>> $table */
+        $table = require __DIR__ . '/../../../data/service_items.php';
+
+        return array_keys($table);
+    }
+
     /**
      * The generic items that this engine has, in the order of the table.
      *

@@ -3,7 +3,8 @@
 @php($kind = $step->kind->value)
 <section class="now" @if ($isNow) id="now" @else hidden @endif aria-labelledby="title-{{ $slug }}"
     data-step="{{ $step->id }}" data-kind="{{ $kind }}" data-hold="{{ $step->isHold ? 1 : 0 }}"
-    data-waits="{{ implode(' ', $step->dependsOn) }}" data-wanted="{{ array_key_first($step->choices) }}" data-noted="{{ implode(' ', $step->noted) }}"
+    data-waits="{{ implode(' ', $step->dependsOn) }}" data-wanted="{{ array_key_first($step->choices) }}"
+    data-noted="{{ implode(' ', $step->noted) }}"
     data-min="{{ $step->band?->min }}"
     data-max="{{ $step->band?->max }}" data-stop-over="{{ $step->band?->stopOver }}" data-stop-under="{{ $step->band?->stopUnder }}"
     data-could-min="{{ $step->band?->couldMin }}" data-could-max="{{ $step->band?->couldMax }}"

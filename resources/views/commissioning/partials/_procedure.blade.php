@@ -3,14 +3,16 @@
 <div id="procedure" class="procedure" data-closed="{{ json_encode($page->closed()) }}">
     <div class="head">
         <div>
-            <h1>Procedure</h1>
+            <h1>{{ $page->run->isService() ? 'Service visit' : 'Procedure' }}</h1>
             <p><b class="fig">{{ $page->progress->closed() }} of {{ count($page->progress->states) }}</b> steps closed, against version
                 {{ $page->run->sheet->version }} of the sheet.@if ($page->people() !== [])
                     {{ implode('; ', $page->people()) }}.
                 @endif
             </p>
-        </div><a class="btn btn-outline-primary for-desk" href="{{ route('procedure.sheet', $page->run) }}">As a sheet</a><a
-            class="btn btn-outline-primary" href="{{ route('run', $page->run) }}">Stopwatch</a>
+        </div><a class="btn btn-outline-primary for-desk" href="{{ route('procedure.sheet', $page->run) }}">As a sheet</a>
+        @unless ($page->run->isService())
+            <a class="btn btn-outline-primary" href="{{ route('run', $page->run) }}">Stopwatch</a>
+        @endunless
     </div>
     @if ($page->newerVersion() || $page->isPlanChanged())
         <div class="finding finding-warn">
@@ -34,8 +36,13 @@
         @include('commissioning.partials._now', ['step' => $step, 'isNow' => $step->id === $next?->id])
     @endforeach
     @if ($next === null && $page->mayAnswer())
-        <p class="missing"><x-glyph kind="proven" />Every step that can be answered is. Sign at the <a
-                href="{{ route('run', $page->run) }}">stopwatch</a>.</p>
+        <p class="missing"><x-glyph kind="proven" />Every step that can be answered is.
+            @if ($page->run->isService())
+                <a href="#sign">Sign below</a>.
+            @else
+                Sign at the <a href="{{ route('run', $page->run) }}">stopwatch</a>.
+            @endif
+        </p>
     @endif
     @foreach ($page->stages() as $title => $steps)
         <details class="block" @if ($page->isWorkedOn($steps)) open @endif>

@@ -231,6 +231,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/logbook', Upkeep\AddEntry::class)->name('logbook.add');
         Route::post('/switches/{switch}/logbook/{entry}/read', Upkeep\ReadReport::class)->whereUuid('entry')->name('logbook.read');
         Route::post('/switches/{switch}/logbook/batch', Upkeep\TakeEntries::class)->name('logbook.batch');
+        Route::post('/switches/{switch}/logbook/{entry}/photos', Upkeep\TakeEntryPhoto::class)
+            ->whereUuid('entry')->middleware('throttle:uploads')->name('logbook.photos');
         Route::delete('/switches/{switch}/logbook/{entry}', Upkeep\StrikeEntry::class)->whereUuid('entry')->name('logbook.strike');
         Route::post('/switches/{switch}/meters', Meters\AddMeterReading::class)->name('meters.read');
         Route::put('/switches/{switch}/capacitors', Meters\SaveBank::class)->name('meters.bank');

@@ -5,27 +5,35 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use App\Models\LoadTest;
+use App\Models\Logbook;
 use App\Models\LogEntry;
 use App\Models\Run;
 use App\Models\ServiceInterval;
 use App\Models\TransferSwitch;
 use App\Models\Upkeep;
 use Escapement\Core\Commissioning\Proof\ProofPart;
+use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Schedule\Exercise;
 use Escapement\Core\Schedule\Logbook\LogbookInput;
+use Escapement\Core\Schedule\Logbook\LogbookReach;
+use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Escapement\Core\Schedule\Service\ServiceInput;
 use Escapement\Core\Schedule\Service\ServiceItem;
 use Escapement\Core\Wire\Schedule\LogbookReader;
 use Escapement\Core\Wire\Schedule\ServiceDueReader;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Cache;
 
 /** Logbook, sheet, runs and load tests of a switch as the schedule of the core takes them. One logbook, from which everything reads. */
 final readonly class UpkeepFacts
 {
+    /** Entries from which on the reckoning is felt on a page. */
+    private const LONG = 500;
+    private const KEPT_S = 3600;
+
     /**
-     * @param list<LogEntry> $entries of the switch
      * @param list<LoadTest> $tests   of the switch, with readings
      * @param list<Run>      $runs    of the switch
      * @param array<string, ServiceInterval> $intervals of site or company, by item
@@ -33,7 +41,7 @@ final readonly class UpkeepFacts
     public function __construct(
         private TransferSwitch $switch,
         public ?Upkeep $upkeep,
-        private array $entries,
+        public LogLines $lines,
         private array $tests,
         private array $runs,
         public Carbon $now,
@@ -45,7 +53,7 @@ final readonly class UpkeepFacts
         return new self(
             $switch,
             Upkeep::query()->where('switch_id', $switch->id)->first(),
-            LogEntry::of($switch->id),
+            new LogLines($switch->id),
             array_values(LoadTest::query()->with('readings:id,load_test_id,taken_at,kw,struck_why')->where('switch_id', $switch->id)->get()
                 ->all()),
             array_values(Run::query()->with('sheet')->where('switch_id', $switch->id)->get()->all()),
@@ -84,14 +92,13 @@ final readonly class UpkeepFacts
         }
         $known = $this->genericItems();
         $readings = $history = [];
-        foreach ($this->counted() as $entry) {
-            $day = $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('Y-m-d');
-            if ($entry->kind === 'hours') {
-                $readings[] = ['date' => $day] + $entry->fields;
-            }
-            foreach ($entry->kind === 'service' && is_array($entry->fields['items'] ?? null) ? $entry->fields['items'] : [] as $item) {
+        foreach ($this->lines->of('hours') as $entry) {
+            $readings[] = ['date' => $this->dayAsWritten($entry)] + $entry->fields;
+        }
+        foreach ($this->lines->of('service') as $entry) {
+            foreach (is_array($entry->fields['items'] ?? null) ? $entry->fields['items'] : [] as $item) {
                 if (is_string($item) && isset($known[$item])) { // another engine may stand there by now
-                    $history[] = ['item' => $item, 'date' => $day];
+                    $history[] = ['item' => $item, 'date' => $this->dayAsWritten($entry)];
                 }
             }
         }
@@ -144,7 +151,7 @@ final readonly class UpkeepFacts
     /** @throws BadInput */
     public function logbook(Carbon $from, ?LogEntry $more = null): LogbookInput
     {
-        $entries = array_map(self::wire(...), [...$this->counted(), ...($more === null ? [] : [$more])]);
+        $entries = array_map(self::wire(...), [...$this->linesFrom($from), ...($more === null ? [] : [$more])]);
         $fuel = $this->switch->fuel->value ?? 'battery';
         $kw = $this->switch->rated_kw[$fuel] ?? null;
         $source = $kw === null || $fuel === 'battery' ? null : ['fuel' => $fuel, 'rated_kw' => $kw];
@@ -163,13 +170,13 @@ final readonly class UpkeepFacts
     public function readiness(string $id, int $openStops, ?int $alarmsActive, ?int $serviceOverdue): array
     {
         $exercises = array_values(array_filter(
-            $this->counted(),
-            static fn(LogEntry $one): bool => $one->kind === 'exercise' && ($one->fields['done'] ?? false) === true,
+            $this->lines->of('exercise'),
+            static fn(LogEntry $one): bool => ($one->fields['done'] ?? false) === true,
         ));
         $last = $exercises === [] ? null : $exercises[count($exercises) - 1];
         $rests = array_values(array_filter(
-            $this->counted(),
-            static fn(LogEntry $one): bool => $one->kind === 'battery' && ($one->fields['state'] ?? 'rest') === 'rest',
+            $this->lines->of('battery'),
+            static fn(LogEntry $one): bool => ($one->fields['state'] ?? 'rest') === 'rest',
         ));
         $rest = $rests === [] ? null : $rests[count($rests) - 1];
         $habit = ExerciseFacts::habit($this->switch);
@@ -198,10 +205,26 @@ final readonly class UpkeepFacts
         ], static fn(mixed $value): bool => $value !== null);
     }
 
-    /** @return list<LogEntry> that were not struck out */
-    public function counted(): array
+    /**
+     * What was recorded of a time span, as it stands now; of a long logbook as it stood when something was written last, within the hour.
+     *
+     * @throws BadInput where what is written does not fit together
+     */
+    public function summary(Carbon $from): CalculationResult
     {
-        return array_values(array_filter($this->entries, static fn(LogEntry $one): bool => $one->struck_why === null));
+        $summary = fn(): CalculationResult => (new LogbookSummary())->of($this->logbook($from));
+        $query = Logbook::query();
+        $head = (string) $query->where('switch_id', $this->switch->id)->value('head');
+        $count = $this->lines->count();
+
+        return $count < self::LONG ? $summary() : Cache::remember(
+            "logbook-summary/{$this->switch->id}/" . hash('sha256', json_encode([
+                $head, $count, $from->format('Y-m-d H'), count($this->closedTests()), array_column($this->ofRuns(), 'until'),
+                $this->switch->rated_kw, $this->switch->fuel,
+            ], JSON_THROW_ON_ERROR)),
+            self::KEPT_S,
+            $summary,
+        );
     }
 
     /** @return list<LoadTest> that are closed, in order of time */
@@ -211,6 +234,20 @@ final readonly class UpkeepFacts
         usort($closed, static fn(LoadTest $a, LoadTest $b): int => $a->closed_at <=> $b->closed_at);
 
         return $closed;
+    }
+
+    /** @return list<LogEntry> the lines that a span from then on is told by */
+    private function linesFrom(Carbon $from): array
+    {
+        $visits = array_map(static fn(array $one): array => [
+            'kind' => 'visit', 'at' => Carbon::parse($one['at'])->getTimestamp(), 'end' => Carbon::parse($one['until'])->getTimestamp(),
+        ], $this->ofRuns());
+
+        return $this->lines->within(new LogbookReach(
+            [...$this->lines->reaching(), ...$visits],
+            $from->getTimestamp(),
+            $this->now->getTimestamp() + 1,
+        ));
     }
 
     /** @return array<string, mixed> */
@@ -239,7 +276,7 @@ final readonly class UpkeepFacts
         return $entries;
     }
 
-    /** @return list<array<string, mixed>> signed runs are visits */
+    /** @return list<array{at: string, kind: string, until: string, by: string}> signed runs are visits */
     private function ofRuns(): array
     {
         $entries = [];
@@ -283,6 +320,11 @@ final readonly class UpkeepFacts
         $last = $runs === [] ? null : $runs[max(array_keys($runs))];
 
         return $last === null ? null : self::hash($last->sheet->settings);
+    }
+
+    private function dayAsWritten(LogEntry $entry): string
+    {
+        return $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('Y-m-d');
     }
 
     private function day(Carbon $at): string

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 
 /**
@@ -21,7 +23,10 @@ use Illuminate\Support\Carbon;
  * @property ?string              $struck_why
  * @property string               $source  person, owner, device
  * @property ?Carbon              $seen_at when somebody of the company has read what the owner wrote
+ * @property ?string              $shown   in small letters, for the search; null: not put into words yet
+ * @property ?string              $shown_as clock and units of these words
  * @property User                 $user
+ * @property Collection<int, Photo> $photos
  */
 final class LogEntry extends Model
 {
@@ -36,6 +41,15 @@ final class LogEntry extends Model
     public static function of(int $switchId): array
     {
         return array_values(self::query()->with('user')->where('switch_id', $switchId)->get()->sortBy('at')->all());
+    }
+
+    /** @return HasMany<Photo, $this> oldest first */
+    public function photos(): HasMany
+    {
+        $relation = $this->hasMany(Photo::class);
+        $relation->orderBy('created_at')->orderBy('id');
+
+        return $relation;
     }
 
     protected function casts(): array

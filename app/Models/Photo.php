@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property ?string    $step       of that run's procedure
  * @property ?int       $load_test_id that it is evidence of
  * @property ?string    $reading_id of that test
+ * @property ?string    $log_entry_id that it belongs to
  * @property string     $subject    of the survey
  * @property string     $moment     before, during or after the work
  * @property ?string    $shows      the question of the survey or the nameplate that it is evidence of

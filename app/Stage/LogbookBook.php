@@ -9,6 +9,7 @@ use App\Models\LogEntry;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Escapement\Core\Record\RecordChain;
+use Escapement\Core\Survey\Subject;
 
 /** Writes into a logbook and into its chained record. To be called inside a transaction. */
 final readonly class LogbookBook
@@ -30,12 +31,25 @@ final readonly class LogbookBook
         $this->record->append($book, $user, 'written', self::entry($entry->refresh()) + ($who === null ? [] : ['who' => $who]));
     }
 
+    /** A picture of a line, bound into the record by its hash. */
+    public function photo(TransferSwitch $switch, User $user, LogEntry $entry, string $id, Picture $picture, ?string $deviceTime): void
+    {
+        $book = $this->begun($switch);
+        $photo = KeptPhoto::of($picture, $switch, $user, [
+            'id' => $id, 'log_entry_id' => $entry->id, 'subject' => Subject::Photos->value, 'moment' => 'during',
+            'caption' => mb_substr('Logbook' . ($entry->note === null ? '' : ": $entry->note"), 0, 200),
+        ]);
+        $this->record->append($book, $user, 'photo', [
+            'id' => $id, 'entry' => $entry->id, 'sha256' => $photo->sha256, 'kept_sha256' => hash('sha256', $picture->full),
+        ], $deviceTime);
+    }
+
     public function strike(TransferSwitch $switch, User $user, LogEntry $entry, string $why): void
     {
         $book = $this->begun($switch);
         $entry->refresh();
         if ($entry->struck_why === null) {
-            $entry->update(['struck_why' => $why]);
+            $entry->update(['struck_why' => $why, 'shown_as' => null]);
             $this->record->append($book, $user, 'struck', ['id' => $entry->id, 'why' => $why]);
         }
     }

@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\Cache;
 /** An uploaded picture as it is kept: upright, small enough for the road, and without what the camera wrote into it. */
 final readonly class Picture
 {
+    public const UNREADABLE = 'No picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.';
     private const LONGEST_PX = 1600;
     private const SMALL_PX = 320;
     private const MOST_PIXELS = 25_000_000;

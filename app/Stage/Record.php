@@ -39,7 +39,9 @@ final readonly class Record
         if ($happened === []) {
             return;
         }
-        $seq = (int) RecordEntry::query()->where($of->recordKey(), $of->id)->max('seq');
+        $last = RecordEntry::query();
+        $last->where($of->recordKey(), $of->id)->orderByDesc('seq'); // from the end of the index: a maximum reads all of it
+        $seq = (int) $last->value('seq');
         $hash = $of->head;
         $rows = [];
         foreach ($happened as $one) {

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Http\Seen;
 use App\Models\HandoverLink;
 use App\Models\LogEntry;
+use App\Models\Photo;
 use App\Models\Role;
 use App\Models\ServiceInterval;
 use App\Models\StatusChange;
@@ -20,6 +21,7 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Record\Verification;
 use Escapement\Core\Schedule\Service\DueItem;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -286,6 +288,40 @@ final class UpkeepTest extends TestCase
         self::assertSame(1, LogEntry::query()->count());
         self::assertEquals(12.7, LogEntry::query()->sole()->fields['v']);
         $this->postJson($page, ['entries' => 'many'])->assertUnprocessable();
+    }
+
+    #[Test]
+    public function an_entry_has_its_pictures_each_once_and_bound_into_the_record(): void
+    {
+        $switch = $this->known();
+        $id = (string) Str::uuid();
+        $picture = UploadedFile::fake()->image('plate.jpg', 800, 600);
+        foreach ([1, 2] as $ignored) { // the form sent twice
+            $this->write($switch, 'alarm', ['code' => 'overcrank'], '2026-11-20T10:00', ['id' => $id, 'photos' => [$picture]])
+                ->assertSessionHasNoErrors();
+        }
+        self::assertSame($id, Photo::query()->sole()->log_entry_id);
+        $shot = (string) Str::uuid();
+        $send = fn(string $to, string $as): TestResponse => $this->postJson("/switches/$switch->id/logbook/$to/photos", [
+            'id' => $as, 'photo' => UploadedFile::fake()->image('meter.jpg', 640, 480),
+        ]);
+        $send($id, $shot)->assertOk();
+        $send($id, $shot)->assertOk();
+        $send((string) Str::uuid(), (string) Str::uuid())->assertStatus(422)->assertJsonPath('error.path', '/id');
+        self::assertSame(2, Photo::query()->count());
+        $this->get("/switches/$switch->id/logbook")->assertSee('Picture 2 of the entry')->assertSee('Record whole');
+        $export = Node::fromJson((string) $this->get("/switches/$switch->id/logbook.json")->getContent());
+        self::assertSame(3, Verification::of($export)['entries'] ?? count((array) data_get($export->value, 'record.entries')));
+    }
+
+    #[Test]
+    public function a_file_that_is_no_picture_is_said_and_nothing_is_written(): void
+    {
+        $switch = $this->known();
+        $this->write($switch, 'alarm', ['code' => 'overcrank'], '2026-11-20T10:00', [
+            'photos' => [UploadedFile::fake()->createWithContent('plate.jpg', 'no picture')],
+        ])->assertSessionHasErrors('photos');
+        self::assertSame(0, LogEntry::query()->count());
     }
 
     #[Test]

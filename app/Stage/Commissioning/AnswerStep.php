@@ -39,7 +39,7 @@ final readonly class AnswerStep
         foreach (array_filter((array) $request->file('photos'), static fn(mixed $file): bool => $file instanceof UploadedFile) as $file) {
             $picture = Picture::of($file);
             $fault = $picture === null ? [
-                'field' => 'photos', 'message' => 'No picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.',
+                'field' => 'photos', 'message' => Picture::UNREADABLE,
             ] : $this->photos->keep($run, $user, (string) Str::uuid(), $step, $picture, null);
             if ($fault !== null) {
                 return $fault;

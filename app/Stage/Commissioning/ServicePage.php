@@ -44,7 +44,7 @@ final readonly class ServicePage
             $one = $due[$id] ?? null;
             $items[$id] = [
                 'name' => UpkeepPage::item($id),
-                'state' => $one === null ? 'when it is due is not known' : UpkeepPage::standing($one),
+                'state' => $one === null ? '' : UpkeepPage::standing($one),
                 'isDue' => $one !== null && $this->isDue($one),
             ];
         }

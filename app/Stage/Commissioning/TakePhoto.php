@@ -31,7 +31,7 @@ final readonly class TakePhoto
         }
         $picture = Picture::of($fields['photo']);
         $fault = $picture === null ? [
-            'field' => 'photo', 'message' => 'No picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.',
+            'field' => 'photo', 'message' => Picture::UNREADABLE,
         ]
             : $this->keeper->keep($run, $user, $fields['id'], $fields['step'], $picture, $fields['client_wall'] ?? null);
 

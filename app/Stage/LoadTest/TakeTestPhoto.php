@@ -37,9 +37,7 @@ final readonly class TakeTestPhoto
         }
         $picture = Picture::of($fields['photo']);
         if ($picture === null) {
-            $message = 'No picture that can be read here: JPEG, PNG or WebP, up to 25 megapixels.';
-
-            return response()->json(['error' => ['path' => '/photo', 'message' => $message]], 422);
+            return response()->json(['error' => ['path' => '/photo', 'message' => Picture::UNREADABLE]], 422);
         }
         $fault = Once::more(fn(): ?string => DB::transaction(function () use ($test, $user, $fields, $picture): ?string {
             $locked = LoadTest::locked($test->id);

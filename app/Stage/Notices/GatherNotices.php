@@ -54,7 +54,7 @@ final readonly class GatherNotices
         foreach ($switch->ownerReports as $report) {
             $add('owner', $report->id, "$name: the owner says something", (string) ($report->fields['code'] ?? '') . ". $report->note");
         }
-        foreach ($facts->counted() as $entry) {
+        foreach ($facts->lines->of('exercise') as $entry) {
             if ($this->isMissed($entry)) {
                 $add('exercise', $entry->id, "$name: an exercise did not run", 'Written down for ' . $entry->at->format('j M Y') . '.');
             }

@@ -90,7 +90,7 @@ final readonly class ImportEvents
     private function write(TransferSwitch $switch, User $user, array $told): array
     {
         $now = Carbon::now();
-        $before = UpkeepFacts::of($switch, $now)->counted();
+        $before = UpkeepFacts::of($switch, $now)->lines->all();
         $new = 0;
         foreach ($told as $one) {
             $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "escapement:$switch->id:{$one['kind']}:{$one['at']}:" . ($one['fields']['code'] ?? ''));

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\Stage\Upkeep;
 
-use App\Bridge\Units;
 use App\Bridge\UpkeepFacts;
 use App\Models\LogEntry;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Input\BadInput;
 use Escapement\Core\Plant\SelfActing;
-use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Auth;
@@ -24,23 +23,34 @@ final readonly class LogbookPage
     public UpkeepFacts $facts;
     public UpkeepPage $upkeep;
     public EntryForm $form;
-    public CalculationResult $summary;
+    /** Null where it cannot be reckoned. */
+    public ?CalculationResult $summary;
+    /** Why nothing can be said of the last year. */
+    public ?string $problem;
 
     /** @var LengthAwarePaginator<int, LogEntry> newest first, struck ones too */
     public LengthAwarePaginator $entries;
 
-    public LogbookExport $record;
+    public LogbookState $record;
+    private EntryWords $words;
 
     public function __construct(public TransferSwitch $switch, public string $kind, public EntrySearch $search, Carbon $now)
     {
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->upkeep = new UpkeepPage($switch, $now);
         $this->facts = $this->upkeep->facts;
-        $this->form = new EntryForm(new Units($switch->site->units), $switch->site->timezone, $switch->fuel?->value === 'natural_gas');
-        $this->summary = (new LogbookSummary())->of($this->facts->logbook($now->copy()->subYear()));
-        $entries = LogEntry::of($switch->id);
-        $this->record = new LogbookExport($switch, $entries);
-        $this->entries = $search->of(array_reverse($entries), $this->text(...), route('logbook', $switch));
+        $this->words = new EntryWords($switch);
+        $this->form = $this->words->form;
+        $summary = $problem = null;
+        try {
+            $summary = $this->facts->summary($now->copy()->subYear());
+        } catch (BadInput $bad) {
+            $problem = 'What is written cannot be reckoned with: ' . lcfirst($bad->getMessage());
+        }
+        $this->summary = $summary;
+        $this->problem = $problem;
+        $this->record = LogbookState::of($switch, $now);
+        $this->entries = $search->of($switch->id, $this->words, route('logbook', $switch));
     }
 
     public function acts(): SelfActing
@@ -51,7 +61,7 @@ final readonly class LogbookPage
     /** A figure of the summary by its path, as words. */
     public function figure(string $path, int $digits = 0, string $unit = ''): string
     {
-        $value = data_get($this->summary->values, $path);
+        $value = data_get($this->summary?->values, $path);
 
         return is_int($value) || is_float($value) ? number_format((float) $value, $digits) . ($unit === '' ? '' : " $unit") : 'not known';
     }
@@ -69,6 +79,7 @@ final readonly class LogbookPage
     {
         return json_encode([
             'run' => "log-{$this->switch->id}", 'user' => Auth::id(), 'sendTo' => route('logbook.batch', $this->switch),
+            'picturesTo' => route('logbook', $this->switch),
         ], JSON_THROW_ON_ERROR);
     }
 
@@ -84,7 +95,7 @@ final readonly class LogbookPage
 
     public function at(LogEntry $entry): string
     {
-        return $entry->at->copy()->setTimezone($this->switch->site->timezone)->format('j M Y H:i');
+        return $this->words->at($entry);
     }
 
     public function day(string $at): string
@@ -110,7 +121,7 @@ final readonly class LogbookPage
 
     public function kindOf(LogEntry $entry): string
     {
-        return EntryForm::kinds()[$entry->kind] ?? $entry->kind;
+        return $this->words->kind($entry);
     }
 
     /** Who wrote it, and the note. */
@@ -119,44 +130,9 @@ final readonly class LogbookPage
         return ($entry->source === 'owner' ? 'The owner' : $entry->user->name) . ($entry->note ? ": $entry->note" : '');
     }
 
-    /** All that an entry shows: what a search looks in. */
-    private function text(LogEntry $entry): string
-    {
-        $struck = $entry->struck_why === null ? '' : "struck out: $entry->struck_why";
-
-        return implode(' ', [$this->at($entry), $this->kindOf($entry), $this->words($entry), $this->maker($entry), $struck]);
-    }
-
     /** What an entry says, in words. */
     public function words(LogEntry $entry): string
     {
-        $fields = $this->form->fields($entry->kind);
-        $words = [];
-        foreach ($entry->fields as $name => $value) {
-            $field = $fields[$name] ?? ['label' => ucfirst($name)];
-            $unit = $field['unit'] ?? '';
-            $words[] = match (true) {
-                $name === 'items' && is_array($value) => implode(', ', array_map(
-                    static fn(mixed $one): string => UpkeepPage::item(is_string($one) ? $one : ''),
-                    $value,
-                )),
-                isset($field['choices']) => lcfirst($field['label']) . ' ' . ($field['choices'][is_bool($value)
-                    ? ($value ? 'yes' : 'no')
-                    : (is_scalar($value) ? (string) $value : '')] ?? ''),
-                ($field['type'] ?? '') === 'time' && is_string($value) => lcfirst($field['label']) . ' '
-                    . Carbon::parse($value)->setTimezone($this->switch->site->timezone)->format('j M H:i'),
-                is_numeric($value) => lcfirst($field['label']) . ' ' . $this->shown((float) $value, $unit),
-                default => is_scalar($value) ? (string) $value : '',
-            };
-        }
-
-        return implode(', ', $words);
-    }
-
-    private function shown(float $value, string $unit): string
-    {
-        $isGallons = $unit === 'gal';
-
-        return +round($isGallons ? $value / 3.785411784 : $value, 2) . ($unit === '' ? '' : " $unit");
+        return $this->words->words($entry);
     }
 }

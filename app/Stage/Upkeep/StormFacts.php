@@ -7,7 +7,6 @@ namespace App\Stage\Upkeep;
 use App\Bridge\UpkeepFacts;
 use App\Models\TransferSwitch;
 use Escapement\Core\Input\BadInput;
-use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Escapement\Core\Schedule\Service\DueItem;
 
 /** What a storm asks of a switch. */
@@ -36,7 +35,7 @@ final readonly class StormFacts
     private static function activeAlarms(UpkeepFacts $facts): ?int
     {
         try {
-            $summary = $facts->counted() === [] ? null : (new LogbookSummary())->of($facts->logbook($facts->now->copy()->subYear()));
+            $summary = $facts->lines->isEmpty() ? null : $facts->summary($facts->now->copy()->subYear());
         } catch (BadInput) {
             return null;
         }

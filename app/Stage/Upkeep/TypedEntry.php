@@ -79,7 +79,8 @@ final readonly class TypedEntry
             if ($known !== null && ! self::isSame($known, $entry)) {
                 throw ValidationException::withMessages(['note' => 'Something else was written from this page already. Open it anew.']);
             }
-            UpkeepFacts::of($this->switch, Carbon::now())->logbook(Carbon::now()->subYear(), $known === null ? $entry : null);
+            $from = Carbon::now()->subYear()->min($entry->at);
+            UpkeepFacts::of($this->switch, Carbon::now())->logbook($from, $known === null ? $entry : null);
         } catch (BadInput $bad) {
             $key = substr((string) strrchr($bad->path, '/'), 1);
             $field = match ($key) {

@@ -96,7 +96,7 @@ final readonly class UpkeepPage
     /** @return array{tests: list<array{int, bool}>, done: list<array{int, bool}>} days of load tests and exercises, and how they went */
     public function marks(): array
     {
-        $done = array_values(array_filter($this->facts->counted(), static fn(LogEntry $one): bool => $one->kind === 'exercise'));
+        $done = $this->facts->lines->of('exercise');
 
         return [
             'tests' => array_map(

@@ -1,4 +1,5 @@
-import { dropReading, readingsOf, saveReading } from '../device-store.js';
+import { dropPhoto, dropReading, photosOf, readingsOf, savePhoto, saveReading } from '../device-store.js';
+import { shrink } from '../shrink.js';
 
 const RETRY_MS = 4000;
 const csrf = () => document.querySelector('meta[name=csrf-token]').content;
@@ -12,7 +13,7 @@ export function typedOf(form) {
             typed.f[field[1]] = value;
         } else if (name === 'items[]') {
             typed.items.push(value);
-        } else if (name !== '_token') {
+        } else if (name !== '_token' && !(value instanceof File)) {
             typed[name] = value;
         }
     }
@@ -26,12 +27,15 @@ export function typedOf(form) {
 export const logEntry = () => ({
     setup: null,
     waiting: [],
+    pictures: [],
+    picked: 0,
     isSending: false,
     problem: '',
 
     async init() {
         this.setup = JSON.parse(this.$el.dataset.log);
         this.waiting = await readingsOf(this.setup.run);
+        this.pictures = (await photosOf(this.setup.run)).map(({ id, step, refused }) => ({ id, step, refused }));
         addEventListener('online', () => this.send());
         setInterval(() => this.send(), RETRY_MS);
         this.send();
@@ -44,7 +48,15 @@ export const logEntry = () => ({
     },
     get words() {
         const open = this.waiting.filter(({ said }) => !said).length;
-        return this.problem || (open > 0 ? `${open} kept on this device, to be sent` : '');
+        const shots = this.pictures.filter(({ refused }) => !refused).length;
+        const withShots = shots === 0 ? '' : `, ${shots === 1 ? '1 picture' : `${shots} pictures`}`;
+        return this.problem || (open + shots > 0 ? `${open} kept on this device, to be sent${withShots}` : '');
+    },
+    get pickedWords() {
+        return this.picked === 0 ? '' : `${this.picked === 1 ? '1 picture' : `${this.picked} pictures`} with it`;
+    },
+    pick(event) {
+        this.picked = event.target.files.length;
     },
     get hasWords() {
         return this.words !== '';
@@ -59,11 +71,69 @@ export const logEntry = () => ({
         const typed = { ...typedOf(form), id: crypto.randomUUID() };
         const one = { id: typed.id, run: this.setup.run, order: Date.now(), maker: this.setup.user, typed };
         await saveReading(one);
+        for (const file of form.querySelector('[type=file]')?.files ?? []) {
+            await this.keepPicture(one.id, file);
+        }
+        this.picked = 0;
         navigator.vibrate?.(30);
         this.waiting = [...this.waiting, one];
         form.reset();
     },
+    async keepPicture(entry, file) {
+        const { run, user } = this.setup;
+        const photo = { id: crypto.randomUUID(), run, step: entry, order: Date.now(), maker: user, client_wall: new Date().toISOString() };
+        await savePhoto({ ...photo, blob: await shrink(file) });
+        this.pictures = [...this.pictures, { id: photo.id, step: entry }];
+    },
     async send() {
+        await this.sendEntries();
+        await this.sendPictures();
+    },
+    // A picture goes once its entry is there; what the server will never take is kept here and says so.
+    async sendPictures() {
+        const waits = new Set(this.waiting.map(({ id }) => id));
+        const ready = this.pictures.filter(({ step, refused }) => !waits.has(step) && !refused);
+        if (this.isSending || ready.length === 0 || !navigator.onLine) {
+            return;
+        }
+        this.isSending = true;
+        try {
+            const kept = new Map((await photosOf(this.setup.run)).map((photo) => [photo.id, photo]));
+            for (const { id } of ready) {
+                await this.sendPicture(kept.get(id));
+            }
+        } catch {
+            // no network: they stay here and are tried again
+        } finally {
+            this.isSending = false;
+        }
+        if (this.pictures.length === 0) {
+            location.reload();
+        }
+    },
+    async sendPicture(photo) {
+        if (!photo || photo.maker !== this.setup.user) {
+            return;
+        }
+        const body = new FormData();
+        body.append('id', photo.id);
+        body.append('maker', photo.maker);
+        body.append('client_wall', photo.client_wall);
+        body.append('photo', photo.blob, 'picture.jpg');
+        const answer = await fetch(`${this.setup.picturesTo}/${photo.step}/photos`, {
+            method: 'POST',
+            headers: { Accept: 'application/json', 'X-CSRF-TOKEN': csrf() },
+            body,
+        });
+        if (answer.ok) {
+            await dropPhoto(photo.id);
+            this.pictures = this.pictures.filter(({ id }) => id !== photo.id);
+        } else if (answer.status === 422) {
+            await savePhoto({ ...photo, refused: (await answer.json()).error?.message ?? 'Not taken.' });
+            this.pictures = this.pictures.map((one) => (one.id === photo.id ? { ...one, refused: true } : one));
+        }
+    },
+    async sendEntries() {
         const mine = this.waiting.filter(({ maker, said }) => maker === this.setup.user && !said);
         if (this.isSending || mine.length === 0 || !navigator.onLine) {
             return;
@@ -96,7 +166,7 @@ export const logEntry = () => ({
         for (const one of this.waiting.filter(({ said: why }) => why)) {
             await saveReading(JSON.parse(JSON.stringify(one))); // the store takes no reactive object
         }
-        if (kept.length > 0 && this.waiting.length === 0) {
+        if (kept.length > 0 && this.waiting.length === 0 && this.pictures.length === 0) {
             location.reload();
         }
     },

@@ -20,11 +20,13 @@
                     </p>
                 @endif
                 @php($ticked = session()->hasOldInput('press') ? (array) old('items', []) : null)
-                @foreach ($page->items() as $id => $item)
-                    <label class="check service-item"><input class="form-check-input" type="checkbox" name="items[]"
-                            value="{{ $id }}"
-                            @checked($ticked === null ? $item['isDue'] : in_array($id, $ticked, true))><span>{{ $item['name'] }}<small>{{ $item['state'] }}</small></span></label>
-                @endforeach
+                <div class="service-items">
+                    @foreach ($page->items() as $id => $item)
+                        <label class="check"><input class="form-check-input" type="checkbox" name="items[]" value="{{ $id }}"
+                                @checked($ticked === null ? $item['isDue'] : in_array($id, $ticked, true))>
+                            <span>{{ $item['name'] }}<small>{{ $item['state'] }}</small></span></label>
+                    @endforeach
+                </div>
                 @error('items.*')
                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                 @enderror

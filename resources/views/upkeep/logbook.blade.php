@@ -25,6 +25,9 @@
     @endif
     <section class="block" aria-labelledby="year">
         <h2 id="year">What the record says</h2>
+        @if ($page->problem)
+            <p class="field-error"><x-glyph kind="stop" />{{ $page->problem }}</p>
+        @endif
         <dl class="pairs">
             <div>
                 <dt>Hours run</dt>
@@ -62,6 +65,15 @@
                         <b>{{ $page->kindOf($entry) }}</b> {{ $page->words($entry) }}
                         <small>{{ $page->maker($entry) }}</small>
                     </p>
+                    @if ($entry->photos->isNotEmpty())
+                        <div class="now-pictures">
+                            @foreach ($entry->photos as $photo)
+                                <a href="{{ route('photo', ['photo' => $photo, 'size' => 'full']) }}"><img
+                                        src="{{ route('photo', ['photo' => $photo, 'size' => 'small']) }}"
+                                        alt="Picture {{ $loop->iteration }} of the entry of {{ $page->at($entry) }}"></a>
+                            @endforeach
+                        </div>
+                    @endif
                     @if ($entry->source === 'owner' && $entry->seen_at === null && auth()->user()->role->mayWrite())
                         <form method="post" action="{{ route('logbook.read', [$page->switch, $entry->id]) }}">@csrf<button
                                 class="btn btn-primary" type="submit">Reported by the owner: mark as read</button></form>
@@ -86,11 +98,12 @@
                 @endif
             </nav>
         @endif
-        @if ($page->record->fault !== null)
-            <p class="field-error"><x-glyph kind="stop" />Record: {{ $page->record->fault }}</p>
-        @elseif ($page->record->count > 0)
-            <p class="quiet">Record whole: {{ $page->record->count }} entries, head <span
-                    class="fig">{{ substr($page->record->book->head, 0, 16) }}</span>.</p>
+        @if ($page->record->count > 0)
+            <p class="{{ $page->record->fault === null ? 'quiet' : 'field-error' }}">
+                @if ($page->record->fault !== null)
+                    <x-glyph kind="stop" />
+                @endif{{ $page->record->words($page->switch->site->timezone) }}
+            </p>
         @endif
     </section>
     @if (auth()->user()->role->mayWrite())
@@ -99,7 +112,7 @@
 @endsection
 @section('aside')
     <h2 class="aside-head">Findings here</h2>
-    @forelse ($page->summary->findings as $finding)
+    @forelse ($page->summary->findings ?? [] as $finding)
         <x-finding :finding="$finding" />
     @empty
         <p class="quiet">None.</p>

@@ -14,7 +14,7 @@
                         x-bind:data-id="one.id">Throw it away</button></li>
             </template>
         </ul>
-        <form method="post" action="{{ route('logbook.add', $page->switch) }}" x-on:submit="keep">
+        <form method="post" action="{{ route('logbook.add', $page->switch) }}" x-on:submit="keep" enctype="multipart/form-data">
             @csrf
             <input type="hidden" name="id" value="{{ old('id', $page->freshId()) }}">
             <input type="hidden" name="kind" value="{{ $page->kind }}">
@@ -67,7 +67,13 @@
                 @endforeach
                 <x-field name="note" label="Note" :value="old('note', '')" maxlength="300" />
             </div>
-            <button class="btn btn-primary btn-glove" type="submit">Save entry</button>
+            @error('photos')
+                <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
+            @enderror
+            <div class="row-of-buttons"><button class="btn btn-primary btn-glove" type="submit">Save entry</button>
+                <label class="btn btn-outline-primary btn-glove now-camera">Picture<input type="file" name="photos[]" accept="image/*"
+                        capture="environment" multiple x-on:change="pick"></label><span x-text="pickedWords" role="status"></span>
+            </div>
         </form>
     </div>
 </section>

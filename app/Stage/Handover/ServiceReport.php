@@ -32,7 +32,7 @@ final readonly class ServiceReport
             }
             if ($line->words !== null) {
                 $isSaid = in_array($line->state, [StepState::Noted, StepState::Skipped, StepState::NotSo], true);
-                $open[] = $isSaid ? "{$line->step->title}: {$line->found()}." : $line->words;
+                $open[] = $isSaid ? "{$line->step->title}: " . rtrim($line->found(), '.') . '.' : $line->words;
             }
         }
 

@@ -34,7 +34,7 @@ export function signature() {
             }
             event.preventDefault();
             const form = event.target;
-            this.isWaiting = (await unsentCount(Number(document.querySelector('[data-watch]').dataset.runId ?? 0))) > 0;
+            this.isWaiting = (await unsentCount(Number(form.dataset.run))) > 0;
             if (!this.isWaiting) {
                 this.isCleared = true;
                 form.requestSubmit(event.submitter);

@@ -1,4 +1,4 @@
-@extends('layouts.site', ['standing' => $page->standing, 'here' => 'commission'])
+@extends('layouts.site', ['standing' => $page->standing, 'here' => $page->run->isService() ? 'schedule' : 'commission'])
 @section('title', $page->run->switch->site->name . ': procedure')
 @section('main')
     <div x-data="procedure" data-run="{{ $page->run->id }}" data-user="{{ auth()->id() }}" data-send-to="{{ route('answers', $page->run) }}"

@@ -36,7 +36,7 @@
                 @endif
                 @yield('bar-end')
                 <div class="menu" x-data="menu">
-                    <button class="who" type="button" x-on:click="toggle" x-bind:aria-expanded="isOpen" aria-controls="account-menu"
+                    <button class="menu-who" type="button" x-on:click="toggle" x-bind:aria-expanded="isOpen" aria-controls="account-menu"
                         aria-label="Your account, {{ auth()->user()->name }}">{{ auth()->user()->initials('') }}</button>
                     <div class="menu-list" id="account-menu" x-show="isOpen" x-cloak x-on:click.outside="close" x-on:keydown.escape="close">
                         <p><b>{{ auth()->user()->name }}</b><br>{{ auth()->user()->company->name }}, {{ auth()->user()->role->value }}</p>

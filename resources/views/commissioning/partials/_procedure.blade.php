@@ -36,13 +36,13 @@
         @include('commissioning.partials._now', ['step' => $step, 'isNow' => $step->id === $next?->id])
     @endforeach
     @if ($next === null && $page->mayAnswer())
-        <p class="missing"><x-glyph kind="proven" />Every step that can be answered is.
-            @if ($page->run->isService())
-                <a href="#sign">Sign below</a>.
-            @else
-                Sign at the <a href="{{ route('run', $page->run) }}">stopwatch</a>.
-            @endif
-        </p>
+        <p class="missing"><x-glyph kind="proven" /><span>Every step that can be answered is.
+                @if ($page->run->isService())
+                    Sign <a href="#sign">below</a>.
+                @else
+                    Sign at the <a href="{{ route('run', $page->run) }}">stopwatch</a>.
+                @endif
+            </span> </p>
     @endif
     @foreach ($page->stages() as $title => $steps)
         <details class="block" @if ($page->isWorkedOn($steps)) open @endif>

@@ -1,5 +1,6 @@
 {{-- The form that signs a run: where it is timed, and where a service visit ends. --}}
-<form method="post" action="{{ route('sign', $run) }}" x-data="signature" x-on:submit="guard">
+<form method="post" action="{{ route('sign', $run) }}" data-run="{{ $run->id }}" x-data="signature"
+    x-on:submit="guard">
     @csrf
     <x-field name="signed_name" label="Name, typed" :value="old('signed_name', auth()->user()->name)"
         autocomplete="name" />

@@ -13,6 +13,7 @@ final class BenchPanel
     public bool $isBreakerClosed = true;
     public bool $isDoorOpen = false;
     public bool $isChargerOn = true;
+    public bool $isHandStarted = false;
     /** @var array<int, bool> by element */
     public array $elements = [];
     /** @var array<int, bool> by phase, from 1 */
@@ -28,6 +29,7 @@ final class BenchPanel
             'bank' => $this->elements[is_int($keys['element']) ? $keys['element'] : 0] = $keys['on'] === true,
             'ct' => $this->reversed[is_int($keys['phase']) ? $keys['phase'] : 1] = $keys['reversed'] === true,
             'door' => $this->isDoorOpen = $keys['open'] === true,
+            'hand_start', 'hand_stop' => $this->isHandStarted = $act->do === 'hand_start',
             'charger' => $this->isChargerOn = $keys['on'] === true,
             'generator_breaker' => $this->isBreakerClosed = $keys['closed'] === true,
             'fuel' => $this->fuelBlockedMs = $keys['blocked'] === true ? $this->fuelBlockedMs ?? $act->atMs : null,

@@ -46,6 +46,28 @@ final class BenchScript
         }
     }
 
+    public function isDisconnected(): bool
+    {
+        return $this->isDisconnected;
+    }
+
+    public function isPanelMainClosed(): bool
+    {
+        return $this->isPanelMainClosed;
+    }
+
+    /** @return list<int|float> where the knobs of a source stand, volts by phase; an open disconnect leaves them there */
+    public function knobs(Side $side): array
+    {
+        return $this->volts[$side->value];
+    }
+
+    /** @return array<string, int|float> where the knobs of the loads stand, kW by id; an open panel main leaves them there */
+    public function loadKnobs(): array
+    {
+        return $this->kw;
+    }
+
     /** The switch never saw the outage that somebody meant to make. */
     public function isNoTest(): bool
     {

@@ -63,6 +63,33 @@ final readonly class LiveImage
     }
 
     /**
+     * A moment as `bench_play` samples it.
+     *
+     * @param array<string, mixed> $sample
+     *
+     * @return list<int>
+     */
+    public function ofSample(array $sample): array
+    {
+        $values = [];
+        foreach ($this->map as $register) {
+            $value = $sample;
+            foreach (explode('.', $register->key) as $part) {
+                $value = is_array($value) ? $value[$part] ?? null : null;
+            }
+            $values[$register->key] = match (true) {
+                is_bool($value) => $value ? 'yes' : 'no',
+                is_int($value), is_float($value), is_string($value) => $value,
+                default => null,
+            };
+        }
+        $alarms = array_values(array_filter((array) ($sample['alarms'] ?? []), is_string(...)));
+        $lamps = array_map(static fn(mixed $lit): bool => $lit === true, (array) ($sample['lamps'] ?? []));
+
+        return $this->encoded($values, $alarms, $lamps)[0];
+    }
+
+    /**
      * @param list<int> $registers
      *
      * @return array<string, mixed> the sample; what the registers do not know is null

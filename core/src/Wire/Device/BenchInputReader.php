@@ -39,7 +39,7 @@ final readonly class BenchInputReader
     private const OF_CONTROLLER = ['selector', 'test', 'test_stop', 'handle'];
 
     /** @param list<Load> $loads */
-    public function __construct(private Plant $plant, private array $loads, private int $elements) {}
+    public function __construct(public Plant $plant, private array $loads, private int $elements) {}
 
     /**
      * @return array{int, string, array<string, mixed>, ?ScenarioEvent, array<string, mixed>} time, what was done, its keys; and the event

@@ -94,6 +94,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/calendar', Calendar\ShowCalendar::class)->name('calendar');
     Route::get('/fleet', Fleet\ShowFleet::class)->name('fleet');
     Route::get('/fleet.csv', Fleet\ExportFleet::class)->name('fleet.export');
+    Route::get('/switches/{switch}/bench', Bench\ShowBench::class)->name('bench');
+    Route::get('/switches/{switch}/bench/live', Bench\ShowLive::class)->name('bench.live');
+    Route::get('/switches/{switch}/bench/log.csv', Bench\ExportLog::class)->name('bench.log');
     Route::get('/switches/{switch}/schedule', Upkeep\ShowSchedule::class)->name('schedule');
     Route::get('/switches/{switch}/schedule.ics', Upkeep\ExportExercises::class)->name('schedule.ics');
     Route::get('/switches/{switch}/logbook', Upkeep\ShowLogbook::class)->name('logbook');
@@ -265,6 +268,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/switches/{switch}/season', Season\BeginSeason::class)->name('seasons.begin');
         Route::post('/seasons/{season}/cancel', Season\CancelSeason::class)->name('season.cancel');
         Route::post('/seasons/{season}/adopt', Season\AdoptCandidate::class)->name('season.adopt');
+        Route::post('/switches/{switch}/bench', Bench\PutOnBench::class)->name('bench.put');
+        Route::delete('/switches/{switch}/bench', Bench\TakeOffBench::class)->name('bench.take-off');
+        Route::post('/switches/{switch}/bench/hand', Bench\PressHand::class)->name('bench.hand');
         Route::post('/switches/{switch}/commission', Commissioning\BeginRun::class)->name('runs.begin');
         Route::post('/switches/{switch}/service', Commissioning\BeginService::class)->name('service.begin');
         Route::post('/switches/{switch}/load-tests', LoadTest\PlanLoadTest::class)->name('load-tests.plan');

@@ -49,20 +49,33 @@ final readonly class BenchFacts
      */
     public function input(array $story, array $sampleAtMs): BenchInput
     {
+        return (new BenchReader())->input(Node::fromJson(json_encode($this->spec() + [
+            'inputs' => $story['inputs'], 'sample_at_ms' => $sampleAtMs, 'until_ms' => $story['until_ms'],
+        ], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)));
+    }
+
+    /** @return array{system: array<string, mixed>, settings: mixed, loads: list<array<string, mixed>>, bench: array<string, mixed>} as `bench_play` has them */
+    public function spec(bool $hasBank = false): array
+    {
         $plan = new PlanFacts($this->switch, $this->switch->plan);
         $electrical = [];
         foreach ($plan->transferred() as $load) {
             $electrical[] = ['load' => $load->name, 'connect' => $plan->connect($load), 'start_kva' => (float) $load->start_kva];
         }
-        $set = $this->facts->plant->kind->hasEngine() ? [
-            'rated_kw' => (new LoadTestFacts($this->switch))->nameplateKw(), 'fuel' => $this->switch->fuel?->value,
-        ] : null;
+        $ratedKw = $this->facts->plant->kind->hasEngine() ? (new LoadTestFacts($this->switch))->nameplateKw() : null;
+        $set = $ratedKw === null ? null : ['rated_kw' => $ratedKw, 'fuel' => $this->switch->fuel?->value];
 
-        return (new BenchReader())->input(Node::fromJson(json_encode([
+        return [
             'system' => $this->facts->plant->toArray(), 'settings' => $this->switch->sheet->settings ?? [],
             'loads' => array_map(static fn(Load $load): array => $load->toArray(), $this->facts->loads()),
-            'bench' => ($set === null ? [] : ['generator' => $set]) + ['electrical' => $electrical], 'inputs' => $story['inputs'],
-            'sample_at_ms' => $sampleAtMs, 'until_ms' => $story['until_ms'],
-        ], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)));
+            'bench' => ($set === null ? [] : ['generator' => $set]) + ['electrical' => $electrical]
+                + ($hasBank && $ratedKw !== null ? ['bank' => ['elements_kw' => self::elements($ratedKw)]] : []),
+        ];
+    }
+
+    /** @return list<float> steps of a bank that loads a set of that rating in full */
+    private static function elements(float $ratedKw): array
+    {
+        return array_map(static fn(float $part): float => max(0.1, round($part * $ratedKw, 1)), [0.1, 0.1, 0.2, 0.2, 0.4]);
     }
 }

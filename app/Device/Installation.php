@@ -12,6 +12,7 @@ use Escapement\Core\Device\Register\SettingsBlock;
 use Escapement\Core\Device\Register\UnknownRegister;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Plant\Side;
 use Escapement\Core\Settings\Settings;
 use Escapement\Core\Wire\Device\BenchInputReader;
 use Escapement\Core\Wire\Device\BenchReader;
@@ -159,6 +160,30 @@ final class Installation
     public function sample(): array
     {
         return $this->live()->sample();
+    }
+
+    /**
+     * Where hands left knobs and levers, which no lamp tells.
+     *
+     * @return array{coils: array<int, bool>, utility: list<int|float>, emergency: list<int|float>, loads: array<string, int|float>}
+     */
+    public function hands(): array
+    {
+        /** @var list<Coil> $coils */
+        $coils = require __DIR__ . '/../../core/data/bench_coils.php';
+        $live = $this->live();
+        $on = [];
+        foreach ($coils as $coil) {
+            if ($this->takes($coil)) {
+                $on[$coil->address] = $coil->isOn($live);
+            }
+        }
+        $script = $live->script();
+
+        return [
+            'coils' => $on, 'utility' => $script->knobs(Side::Normal), 'emergency' => $script->knobs(Side::Emergency),
+            'loads' => $script->loadKnobs(),
+        ];
     }
 
     /** @return list<int> */

@@ -205,6 +205,7 @@ final class LineSession
         $more = [
             'settings' => fn(): array => $this->installation->settings(), 'system' => fn(): mixed => $this->installation->spec()['system'],
             'bench' => fn(): mixed => $this->installation->spec()['bench'], 'revision' => fn(): int => $this->installation->revision(),
+            'hands' => fn(): array => $this->installation->hands(),
         ];
         $sample = array_diff_key($this->installation->sample(), ['t_ms' => 1]);
         $values = [];

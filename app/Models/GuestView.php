@@ -15,7 +15,7 @@ final readonly class GuestView
 {
     private const BY_SITE = ['switches', 'switch_statuses', 'status_changes'];
     private const BY_SWITCH = [
-        'capacitor_banks', 'circuit_drafts', 'circuits', 'distributions', 'load_tests', 'loads', 'log_entries', 'logbooks',
+        'benches', 'capacitor_banks', 'circuit_drafts', 'circuits', 'distributions', 'load_tests', 'loads', 'log_entries', 'logbooks',
         'meter_readings', 'notices', 'part_proofs', 'photos', 'plans', 'runs', 'seasons', 'sheets', 'upkeeps', 'visits', 'ways',
     ];
     private const BY_RUN = ['handover_links', 'marks', 'step_answers'];

@@ -125,6 +125,7 @@ final class DatabaseSeeder extends Seeder
             $this->upkeep->house($juniper, $this->rosa, $now);
             $tamarack = Site::query()->where('name', 'Tamarack Orchard cold store')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->coldStore($tamarack, $this->milo, $now);
+            (new DemoBenches())->of($juniper, $tamarack, $saltmarsh, $this->rosa);
             $this->visits->of($this->rosa, $this->milo, $now);
             $this->runUnderWay();
             Carbon::setTestNow($now);

@@ -1,5 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import 'htmx.org/dist/htmx.esm.js';
+import { benchClock } from './components/bench-clock.js';
 import { logEntry } from './components/log-entry.js';
 import { menu, applyTheme } from './components/menu.js';
 import { moot } from './components/moot.js';
@@ -36,6 +37,7 @@ document.addEventListener('keydown', (event) => {
     }
 });
 
+Alpine.data('benchClock', benchClock);
 Alpine.data('logEntry', logEntry);
 Alpine.data('menu', menu);
 Alpine.data('moot', moot);

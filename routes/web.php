@@ -96,6 +96,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/fleet.csv', Fleet\ExportFleet::class)->name('fleet.export');
     Route::get('/switches/{switch}/bench', Bench\ShowBench::class)->name('bench');
     Route::get('/switches/{switch}/bench/live', Bench\ShowLive::class)->name('bench.live');
+    Route::get('/switches/{switch}/bench/settings', Bench\ShowDeviceSettings::class)->name('bench.settings');
     Route::get('/switches/{switch}/bench/log.csv', Bench\ExportLog::class)->name('bench.log');
     Route::get('/switches/{switch}/schedule', Upkeep\ShowSchedule::class)->name('schedule');
     Route::get('/switches/{switch}/schedule.ics', Upkeep\ExportExercises::class)->name('schedule.ics');
@@ -270,6 +271,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::post('/seasons/{season}/adopt', Season\AdoptCandidate::class)->name('season.adopt');
         Route::post('/switches/{switch}/bench', Bench\PutOnBench::class)->name('bench.put');
         Route::delete('/switches/{switch}/bench', Bench\TakeOffBench::class)->name('bench.take-off');
+        Route::post('/switches/{switch}/bench/settings/found', Bench\KeepFound::class)->name('bench.settings.found');
+        Route::post('/switches/{switch}/bench/settings/write', Bench\WriteToDevice::class)->name('bench.settings.write');
         Route::post('/switches/{switch}/bench/hand', Bench\PressHand::class)->name('bench.hand');
         Route::post('/switches/{switch}/commission', Commissioning\BeginRun::class)->name('runs.begin');
         Route::post('/switches/{switch}/service', Commissioning\BeginService::class)->name('service.begin');

@@ -54,7 +54,10 @@ final readonly class BenchFacts
         ], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)));
     }
 
-    /** @return array{system: array<string, mixed>, settings: mixed, loads: list<array<string, mixed>>, bench: array<string, mixed>} as `bench_play` has them */
+    /**
+     * @return array{system: array<string, mixed>, settings: mixed, loads: list<array<string, mixed>>, bench: array<string, mixed>} as
+     *     `bench_play` has them
+     */
     public function spec(bool $hasBank = false): array
     {
         $plan = new PlanFacts($this->switch, $this->switch->plan);

@@ -194,7 +194,8 @@ final class Installation
         $word = static fn(int $value): array => [$value >> 16 & 0xFFFF, $value & 0xFFFF];
 
         return [
-            ...(new LiveImage())->ofSample($live->sample()), ...$word($log === [] ? 0 : max($log[0]->seq, $live->lastSeq() - LiveBench::RING + 1)),
+            ...(new LiveImage())->ofSample($live->sample()),
+            ...$word($log === [] ? 0 : max($log[0]->seq, $live->lastSeq() - LiveBench::RING + 1)),
             ...$word($live->lastSeq()),
         ];
     }

@@ -286,7 +286,7 @@ final class ModbusUnit
         match (true) {
             $isStaging => array_splice($this->staging, $at - self::STAGING, count($words), $words),
             $at === self::CONTROL && $last === $at => $this->commit($words[0]),
-            $at === self::CONTROL + 5 && $last <= self::CONTROL + 6, $at === self::CONTROL + 6 && $last === $at => $this->expect($at, $words),
+            self::isIn($at, self::CONTROL + 5, 2) && $last <= self::CONTROL + 6 => $this->expect($at, $words),
             self::isIn($at, self::KNOBS, 5) && self::isIn($last, self::KNOBS, 5) => $this->turn($at - self::KNOBS, $words),
             $at === self::RATE && $last === $at => $this->rate($words[0]),
             default => throw new ModbusFault(ModbusFault::ADDRESS),

@@ -26,6 +26,7 @@ final class RoomsTest extends TestCase
         'LoadTest' => ['Board'],
         'Season' => ['Settings'],
         'Calendar' => ['Settings'],
+        'Bench' => ['Settings'],
         'Board' => ['Upkeep', 'Visits'],
         'Commissioning' => ['Upkeep'],
         'Fleet' => ['Board'],

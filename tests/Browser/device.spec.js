@@ -120,3 +120,30 @@ test('a bench is put up for each kind of site by one press, and taken down', asy
     await page.getByRole('button', { name: 'Take it down' }).click();
     await expect(page.getByRole('button', { name: 'Put it on the bench' })).toBeVisible();
 });
+
+test('settings on the device: compared, refused without its serial, written, read back and kept as a proposal', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/switches/2/bench');
+    const put = page.getByRole('button', { name: /^Put it/ });
+    await put.first().click();
+    await expect(async () => {
+        await page.reload();
+        await expect(page.getByRole('heading', { name: 'Lamps' })).toBeVisible({ timeout: 1000 });
+    }).toPass({ timeout: 15_000 });
+    await page.goto('/switches/2/settings');
+    const delay = page.getByLabel('Return delay', { exact: true });
+    await delay.fill('240');
+    await page.getByRole('button', { name: /^Save/ }).first().click();
+    await page.goto('/switches/2/bench/settings');
+    await expect(page.getByRole('row', { name: /Return delay/ })).toContainText('4:00.0');
+    await page.getByLabel('Serial number of the device, typed').fill('BENCH-0');
+    await page.getByRole('button', { name: 'Write it, and read it back' }).click();
+    await expect(page.getByText('That is not the serial number of this device.')).toBeVisible();
+    const serial = await page.locator('.pairs dd').first().innerText();
+    await page.getByLabel('Serial number of the device, typed').fill(serial.split(',')[0]);
+    await page.getByRole('button', { name: 'Write it, and read it back' }).click();
+    await expect(page.getByText('Written, and read back as it was written, revision 2.')).toBeVisible();
+    await expect(page.getByText('The device keeps what the sheet says.')).toBeVisible();
+    await page.goto('/switches/2/settings');
+    await expect(page.getByText(/the bench \(simulated\)/).first()).toBeVisible();
+});

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Bridge\CircuitFacts;
 use App\Models\Absence;
 use App\Models\BelongsToCompany;
+use App\Models\Bench;
 use App\Models\Equipment;
 use App\Models\Feed;
 use App\Models\HandoverLink;
@@ -203,7 +204,7 @@ final class RoutesTest extends TestCase
         $switch = $this->switchOf($owner);
         $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
         $this->actingAs(UserFactory::make(Role::Viewer, $owner->company_id));
-        $mayPost = ['logout', 'account/password', 'notices', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}',
+        $mayPost = ['switches/{switch}/bench/log.csv', 'logout', 'account/password', 'notices', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}',
             'owner/{token}/report', 'board/views'];
         foreach ($this->routes() as [$method, $route]) {
             if (in_array($route->uri(), [
@@ -215,7 +216,8 @@ final class RoutesTest extends TestCase
             // a part of a page
             $part = in_array($route->uri(), ['runs/{run}/verdict', 'runs/{run}/parts'], true) ? ['HTTP_HX_REQUEST' => 'true'] : [];
             $answer = $this->call($method, $this->fill($route, $ids), server: $part);
-            if ($method === 'GET' && ! in_array($route->uri(), ['sites/new', 'people', 'switches/{switch}/circuit/edit'], true)) {
+            $elsewhere = ['sites/new', 'people', 'switches/{switch}/circuit/edit', 'switches/{switch}/bench/log.csv'];
+            if ($method === 'GET' && ! in_array($route->uri(), $elsewhere, true)) {
                 self::assertSame(200, $answer->getStatusCode(), $route->uri());
                 self::assertDoesNotMatchRegularExpression(
                     '#type="submit">\s*(Save|Add|Begin|Sign the|Put|Propose|Keep|Read it)#',
@@ -278,6 +280,11 @@ final class RoutesTest extends TestCase
         Plan::query()->create([
             'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'facts' => [],
             'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse)),
+        ]);
+        config(['bench.port' => 5020]); // nobody listens there
+        Bench::query()->create([
+            'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'serial' => "B-$switch",
+            'place' => Bench::query()->withoutGlobalScopes()->count(), 'kept' => [], 'stood_at' => now(),
         ]);
         $imported = ImportedRun::query()->create([
             'company_id' => $keeper->company_id,

@@ -30,6 +30,7 @@ final readonly class PanelPicture
     private const LOAD_Y = 372;
     private const MOST_LOADS = 6;
     private const LIVE_V = 1.0;
+    private const LETTER_PX = 7.5;
 
     private Pen $pen;
 
@@ -67,13 +68,19 @@ final readonly class PanelPicture
         $svg = $box . $mark
             . $this->pen->text($x - self::BOX[0] / 2 + 13, self::SOURCES_Y + 30, $letter, 'middle', 'on-dark', weight: 700)
             . $this->pen->text($x - self::BOX[0] / 2 + 34, self::SOURCES_Y + 20, $this->now->names[$side], weight: 700)
-            . $this->pen->text($x - self::BOX[0] / 2 + 34, self::SOURCES_Y + 39, sprintf('%.2f Hz', $this->now->hertz[$side]), isFigure: true);
+            . $this->pen->text(
+                $x - self::BOX[0] / 2 + 34,
+                self::SOURCES_Y + 39,
+                sprintf('%.2f Hz', $this->now->hertz[$side]),
+                isFigure: true,
+            );
         foreach ($this->legsAt($x) as $leg => $at) {
             $isLive = ($volts[$leg] ?? 0.0) > self::LIVE_V;
             $isClosed = $this->now->isClosed[$side];
-            $foot = $side === 0 ? self::BLADE_Y - 30 + self::LEG_PX * $leg : self::BLADE_Y - 30 + self::LEG_PX * ($this->now->legs - 1 - $leg);
+            $foot = self::BLADE_Y - 30 + self::LEG_PX * ($side === 0 ? $leg : $this->now->legs - 1 - $leg); // so that none crosses
             $contact = $this->contactX($side, $leg);
-            $svg .= $this->tube(sprintf('M%.1f %dV%d', $at, self::SOURCES_Y + self::BOX[1], self::OPENER_Y), $side, $isLive || ! $isClosed && $side === 0)
+            $isLiveAbove = $isLive || ! $isClosed && $side === 0;
+            $svg .= $this->tube(sprintf('M%.1f %dV%d', $at, self::SOURCES_Y + self::BOX[1], self::OPENER_Y), $side, $isLiveAbove)
                 . $this->opener($at, $isClosed)
                 . $this->tube(
                     sprintf('M%.1f %dV%.1fH%.1fV%d', $at, self::OPENER_Y + 26, $foot, $contact, self::BLADE_Y),
@@ -149,9 +156,11 @@ final readonly class PanelPicture
         foreach ($items as $i => [$name, $kw, $isOn]) {
             $x = self::BUS[0] + $step * ($i + 0.5);
             $isLive = $side !== null && $isOn && $this->now->isClosed[$side] && $this->now->isPanelMainClosed;
-            $svg .= $this->tube(sprintf('M%.1f %.1fV%d', $x, self::BUS_Y + self::LEG_PX * 0.8 * ($this->now->legs - 1), self::LOAD_Y), $side ?? 0, $isLive)
-                . $this->pen->ink->bar($isLive ? ($side === 0 || ! $this->now->isSecondGenerator ? 'util' : 'gen') : 'dead', $x - 32, self::LOAD_Y, 64, 13)
-                . $this->pen->text($x, self::LOAD_Y + 30, mb_strimwidth($name, 0, (int) ($step / 7.5), '…'), 'middle', size: 13, weight: 600)
+            $foot = self::BUS_Y + self::LEG_PX * 0.8 * ($this->now->legs - 1);
+            $short = mb_strimwidth($name, 0, (int) ($step / self::LETTER_PX), '…');
+            $svg .= $this->tube(sprintf('M%.1f %.1fV%d', $x, $foot, self::LOAD_Y), $side ?? 0, $isLive)
+                . $this->pen->ink->bar($isLive ? $this->tone($side) : 'dead', $x - 32, self::LOAD_Y, 64, 13)
+                . $this->pen->text($x, self::LOAD_Y + 30, $short, 'middle', size: 13, weight: 600)
                 . $this->pen->text($x, self::LOAD_Y + 47, $isOn ? $kw : 'off', 'middle', size: 13, isFigure: true);
         }
 

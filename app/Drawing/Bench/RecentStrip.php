@@ -14,6 +14,7 @@ final readonly class RecentStrip
     private const LABEL = 84;
     private const LANE = 26;
     private const TOP = 22;
+    private const TOLD = ['switch_closed', 'source_lost', 'source_returned', 'engine_fired', 'input'];
     private const TICK_MS = 20_000;
     /** Closer to the end its time would be cut off. */
     private const EDGE = 24;
@@ -82,11 +83,16 @@ final readonly class RecentStrip
         for ($t = (int) (ceil(($this->nowMs - $this->spanMs) / self::TICK_MS) * self::TICK_MS); $t <= $this->nowMs; $t += self::TICK_MS) {
             if ($t >= 0 && $this->x($t) < self::WIDTH - self::EDGE) {
                 $svg .= $this->pen->path(sprintf('M%.1f %dV%.1f', $this->x($t), self::TOP - 4, $foot), 'hair')
-                    . $this->pen->text($this->x($t), self::TOP - 8, sprintf('%d:%02d', intdiv($t, 60_000), intdiv($t, 1000) % 60), 'middle', 'ink-2', 13, isFigure: true);
+                    . $this->pen->text($this->x($t), self::TOP - 8, self::clock($t), 'middle', 'ink-2', 13, isFigure: true);
             }
         }
 
         return $svg . $this->pen->path(sprintf('M%.1f %dV%.1f', $this->x($this->nowMs), self::TOP - 4, $foot), 'steel', 2);
+    }
+
+    private static function clock(int $ms): string
+    {
+        return sprintf('%d:%02d', intdiv($ms, 60_000), intdiv($ms, 1000) % 60);
     }
 
     private function hands(float $y): string
@@ -116,7 +122,8 @@ final readonly class RecentStrip
                 continue;
             }
             $until = min(self::ms($one), $this->nowMs);
-            $is ??= $next === 'now' ? $now : ($next === 'off' && is_string($one['from'] ?? null) ? $one['from'] : self::BEFORE[$next] ?? $now);
+            $left = $next === 'off' && is_string($one['from'] ?? null) ? $one['from'] : null;
+            $is ??= $next === 'now' ? $now : $left ?? self::BEFORE[$next] ?? $now;
             if ($until > $from) {
                 $svg .= $this->bar($y, $is, $from, $until);
                 $from = $until;
@@ -146,7 +153,7 @@ final readonly class RecentStrip
     {
         $words = [];
         foreach ($this->log as $one) {
-            if ($this->isRecent($one) && in_array($one['kind'], ['switch_closed', 'source_lost', 'source_returned', 'engine_fired', 'input'], true)) {
+            if ($this->isRecent($one) && in_array($one['kind'], self::TOLD, true)) {
                 $words[] = str_replace('_', ' ', (string) ($one['kind'] === 'input' ? ($one['do'] ?? '') : $one['kind']));
             }
         }

@@ -19,7 +19,8 @@ use Escapement\Core\Plant\PlantKind;
 final readonly class LivePanel
 {
     private const LAMPS = [
-        'normal_available' => '{U} available', 'emergency_available' => '{G} available', 'on_normal' => 'On {U}', 'on_emergency' => 'On {G}',
+        'normal_available' => '{U} available', 'emergency_available' => '{G} available', 'on_normal' => 'On {U}',
+        'on_emergency' => 'On {G}',
         'engine_running' => 'Engine runs', 'test' => 'Test', 'not_in_auto' => 'Not in auto', 'alarm' => 'Alarm',
     ];
     private const ALARMS = [
@@ -36,7 +37,8 @@ final readonly class LivePanel
     /** Levers of the left side, by their coils: words for 1 and 0. */
     private const LEVERS = [
         0 => ['{U} disconnect', 'Open', 'Closed'], 1 => ['Fuel', 'Blocked', 'Free'], 2 => ['Generator breaker', 'Closed', 'Open'],
-        3 => ['Panel main', 'Closed', 'Open'], 4 => ['Selector', 'Auto', 'Off'], 10 => ['Door', 'Open', 'Shut'], 11 => ['Charger', 'On', 'Off'],
+        3 => ['Panel main', 'Closed', 'Open'], 4 => ['Selector', 'Auto', 'Off'], 10 => ['Door', 'Open', 'Shut'],
+        11 => ['Charger', 'On', 'Off'],
     ];
 
     public int $tMs;
@@ -99,7 +101,7 @@ final readonly class LivePanel
 
         return (new PanelPicture(new PanelMoment(
             count($v('v_normal')),
-            [$this->isMobile() ? 'Shore' : ($this->hasGenerator() ? 'Utility' : 'First supply'), $this->hasGenerator() ? 'Generator' : 'Second supply'],
+            $this->hasGenerator() ? $this->letters() : ['First supply', 'Second supply'],
             [$v('v_normal'), $this->hasGenerator() ? $v('v_generator') : $v('v_emergency')],
             [$this->float('hz_normal'), $this->float($this->hasGenerator() ? 'hz_generator' : 'hz_emergency')],
             $this->hasGenerator(),
@@ -194,13 +196,22 @@ final readonly class LivePanel
                 ['Coolant', number_format($this->float('coolant_c'), 0) . ' °C'],
                 ['Exhaust', number_format($this->float('exhaust_c'), 0) . ' °C'],
                 ['Battery', number_format($this->float('battery_v'), 1) . ' V'],
-                ['Fuel', $this->values['fuel_pct'] === null ? ($this->switch->fuel?->value === 'natural_gas' ? 'piped' : 'not known') : number_format($this->float('fuel_pct'), 1) . ' %'],
+                ['Fuel', $this->fuel()],
                 ['Hours', number_format($this->float('run_h'), 2) . ' h'],
                 ['Starts', (string) self::int($this->values['starts'] ?? 0)],
             );
         }
 
         return $figures;
+    }
+
+    private function fuel(): string
+    {
+        return match (true) {
+            $this->values['fuel_pct'] !== null => number_format($this->float('fuel_pct'), 1) . ' %',
+            $this->switch->fuel?->value === 'natural_gas' => 'piped',
+            default => 'not known',
+        };
     }
 
     /** @return list<array{name: string, coil: int, states: list<array{words: string, on: bool, isSo: bool}>}> levers with two places */
@@ -229,7 +240,8 @@ final readonly class LivePanel
         $found = [];
         foreach (array_intersect_key($presses, $this->coils()) as $coil => $name) {
             $isSo = $this->coils()[$coil];
-            $found[] = ['name' => $isSo ? ($coil === 9 ? 'Stop by hand' : 'End the test') : $name, 'coil' => $coil, 'on' => ! $isSo, 'isSo' => $isSo];
+            $end = $coil === 9 ? 'Stop by hand' : 'End the test';
+            $found[] = ['name' => $isSo ? $end : $name, 'coil' => $coil, 'on' => ! $isSo, 'isSo' => $isSo];
         }
 
         return $found;
@@ -239,7 +251,8 @@ final readonly class LivePanel
     public function bank(): array
     {
         $bench = is_array($this->values['bench']) ? $this->values['bench'] : [];
-        $elements = is_array($bench['bank'] ?? null) && is_array($bench['bank']['elements_kw'] ?? null) ? $bench['bank']['elements_kw'] : [];
+        $elements = data_get($bench, 'bank.elements_kw');
+        $elements = is_array($elements) ? $elements : [];
 
         return array_values(array_map(fn(mixed $kw, int $place): array => [
             'place' => $place + 1, 'coil' => 16 + $place, 'kw' => self::number($kw), 'isOn' => $this->coils()[16 + $place] ?? false,

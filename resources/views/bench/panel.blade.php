@@ -13,6 +13,7 @@
             <p>Do to it what you would do on site, and watch. <a href="{{ route('rehearsal', $switch) }}">To the rehearsal</a></p>
         </div>
         @if ($bench)
+            <a class="btn btn-outline-primary" href="{{ route('bench.settings', $switch) }}">Settings on it</a>
             <a class="btn btn-outline-primary" href="{{ route('bench.log', $switch) }}">Log, CSV</a>
         @endif
     </div>

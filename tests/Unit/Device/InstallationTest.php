@@ -30,7 +30,8 @@ final class InstallationTest extends TestCase
             ['do' => 'utility_disconnect', 'open' => true], ['do' => 'utility_disconnect', 'open' => false],
             ['do' => 'load', 'load' => 'house', 'kw' => 4.5], ['do' => 'panel_main', 'closed' => false],
             ['do' => 'panel_main', 'closed' => true], ['do' => 'fuel', 'blocked' => true], ['do' => 'fuel', 'blocked' => false],
-            ['do' => 'bank', 'element' => 1, 'on' => true], ['do' => 'ct', 'phase' => 1, 'reversed' => true], ['do' => 'door', 'open' => true],
+            ['do' => 'bank', 'element' => 1, 'on' => true], ['do' => 'ct', 'phase' => 1, 'reversed' => true],
+            ['do' => 'door', 'open' => true],
             ['do' => 'selector', 'to' => 'off'], ['do' => 'selector', 'to' => 'auto'], ['do' => 'utility', 'v' => 60, 'over_ms' => 2000],
             ['do' => 'utility', 'v' => 120],
         ];
@@ -179,7 +180,8 @@ final class InstallationTest extends TestCase
             self::line(1, 'input', ['do' => 'utility', 'hz' => 'many']), ['code' => 'bad_request', 'path' => '/params/hz'],
         ];
         yield 'settings without the serial' => [
-            self::line(1, 'write_settings', ['settings' => [], 'expected_revision' => 1]), ['code' => 'refused', 'path' => '/params/confirm'],
+            self::line(1, 'write_settings', ['settings' => [], 'expected_revision' => 1]),
+            ['code' => 'refused', 'path' => '/params/confirm'],
         ];
         yield 'settings of another revision' => [
             self::line(1, 'write_settings', ['settings' => [], 'expected_revision' => 7, 'confirm' => 'B-1']),

@@ -156,6 +156,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/load-tests/{test}/date.ics', LoadTest\ExportTestDate::class)->name('load-test.ics');
     Route::get('/runs/{run}', Commissioning\ShowStopwatch::class)->name('run');
     Route::get('/runs/{run}/procedure', Commissioning\ShowProcedure::class)->name('procedure');
+    Route::get('/runs/{run}/device', Bench\CompareMarks::class)->name('run.device');
     Route::get('/runs/{run}/isolation.pdf', Handover\PrintIsolation::class)->name('isolation');
     Route::get('/runs/{run}/sheet', Commissioning\ShowAnswerSheet::class)->name('procedure.sheet');
     Route::get('/runs/{run}/verdict', Commissioning\ShowVerdict::class)->name('run.verdict');

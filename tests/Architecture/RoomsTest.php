@@ -26,7 +26,7 @@ final class RoomsTest extends TestCase
         'LoadTest' => ['Board'],
         'Season' => ['Settings'],
         'Calendar' => ['Settings'],
-        'Bench' => ['Settings'],
+        'Bench' => ['Commissioning', 'Settings'],
         'Board' => ['Upkeep', 'Visits'],
         'Commissioning' => ['Upkeep'],
         'Fleet' => ['Board'],

@@ -147,3 +147,13 @@ test('settings on the device: compared, refused without its serial, written, rea
     await page.goto('/switches/2/settings');
     await expect(page.getByText(/the bench \(simulated\)/).first()).toBeVisible();
 });
+
+test('the log of the device stands beside the stopwatch of a run and is never taken into it', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/switches/1/commission');
+    await page.getByRole('button', { name: /begin a run/ }).click();
+    await page.getByRole('link', { name: 'Compare with the log of the bench' }).click();
+    await expect(page.getByRole('heading', { name: 'Marks of the device' })).toBeVisible();
+    await expect(page.getByRole('row', { name: /Load on G/ })).toContainText('not marked'); // of the outage on the front panel
+    await expect(page.getByText('never taken into a run')).toBeVisible();
+});

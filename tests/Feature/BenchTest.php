@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Console\Commands\DescribeBench;
 use App\Device\BenchStore;
 use App\Device\Installation;
 use App\Device\LineSession;
@@ -12,6 +13,7 @@ use App\Models\Role;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Escapement\Core\Plant\InstallationKind;
+use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -124,6 +126,14 @@ final class BenchTest extends TestCase
         self::assertContains('door_open', $again->sample()['alarms']);
         self::assertArrayHasKey($bench->id, $store->present());
         self::assertSame(1, LineSession::PROTOCOL);
+    }
+
+    #[Test]
+    public function the_published_map_is_what_the_code_works_by(): void
+    {
+        foreach (DescribeBench::files() as $path => $text) {
+            self::assertSame($text, File::get($path), "$path: run php artisan bench:describe");
+        }
     }
 
     private function known(InstallationKind $kind, bool $isSignedIn = false): TransferSwitch

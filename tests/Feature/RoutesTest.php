@@ -204,8 +204,9 @@ final class RoutesTest extends TestCase
         $switch = $this->switchOf($owner);
         $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
         $this->actingAs(UserFactory::make(Role::Viewer, $owner->company_id));
-        $mayPost = ['switches/{switch}/bench/log.csv', 'logout', 'account/password', 'notices', 'switches/{switch}/rehearsal', 'switches/{switch}/rehearsal.{form}',
-            'owner/{token}/report', 'board/views'];
+        $mayPost = [
+            'switches/{switch}/bench/log.csv', 'logout', 'account/password', 'notices', 'switches/{switch}/rehearsal',
+            'switches/{switch}/rehearsal.{form}', 'owner/{token}/report', 'board/views'];
         foreach ($this->routes() as [$method, $route]) {
             if (in_array($route->uri(), [
                 'login', 'login/code', 'up', 'logout', 'join/{token}', 'account/sessions/{session}', 'account/second-factor',

@@ -184,7 +184,7 @@ final readonly class LivePanel
     {
         $bus = is_array($this->values['bus']) ? $this->values['bus'] : [];
         $figures = [
-            ['Power', number_format(self::number($bus['kw'] ?? 0), 1) . ' kW'],
+            ['Power', number_format(array_sum($this->floats('meter_kw')), 1) . ' kW'], // as its transformers tell it
             ['Factor', ($bus['pf'] ?? null) === null ? 'none' : number_format(self::number($bus['pf']), 3)],
             ['Frequency', number_format($this->float('hz_bus'), 2) . ' Hz'],
         ];

@@ -6,6 +6,7 @@ namespace App\Stage\Commissioning;
 
 use App\Bridge\SwitchFacts;
 use App\Bridge\TestPointFacts;
+use App\Models\Bench;
 use App\Models\Run;
 use App\Stage\SiteStanding;
 use Illuminate\Contracts\View\View;
@@ -32,6 +33,7 @@ final readonly class ShowStopwatch
             'standing' => new SiteStanding($run->switch->site, $run->switch),
             'result' => $result,
             'ways' => $ways,
+            'hasBench' => Bench::query()->where('switch_id', $run->switch_id)->exists(),
             'watch' => json_encode([
                 'runId' => $run->id,
                 'userId' => auth()->guard()->id(),

@@ -55,6 +55,9 @@
             </noscript>
         </div>
         <div class="watch-side">
+            @if ($hasBench)
+                <p><a href="{{ route('run.device', $run) }}">Compare with the log of the bench</a></p>
+            @endif
             <section id="verdict" class="block" hx-get="{{ route('run.verdict', $run) }}"
                 hx-trigger="marks-sent from:body, online from:window"
                 hx-swap="innerHTML">@include('commissioning.partials._verdict')</section>

@@ -7,6 +7,7 @@ namespace App\Device;
 use Escapement\Core\Bench\Coil;
 use Escapement\Core\Bench\LiveBench;
 use Escapement\Core\Bench\LogLine;
+use Escapement\Core\Bench\Supervisor;
 use Escapement\Core\Device\Register\LiveImage;
 use Escapement\Core\Device\Register\SettingsBlock;
 use Escapement\Core\Device\Register\UnknownRegister;
@@ -41,7 +42,10 @@ final class Installation
     private LiveBench $live;
     private BenchInputReader $reader;
     private Settings $settings;
+    private ?Supervisor $supervisor;
     private BenchClock $clock;
+    /** @var null|array{int, list<int>} the input registers of a millisecond */
+    private ?array $image = null;
     /** @var array<string, mixed> system, settings, loads, bench as `bench_play` reads them */
     private array $spec;
     /** @var list<array<string, mixed>> what hands did since these settings are active */
@@ -128,9 +132,11 @@ final class Installation
         if (count($this->inputs) >= self::MOST_INPUTS) {
             throw new Refused('refused', 'This script is full: put the installation on the bench anew.');
         }
+        $this->live();
         $atMs = max($this->nowMs() - $this->baseMs, $this->live->nowMs());
         $dated = ['at_ms' => $atMs] + array_diff_key($input, ['at_ms' => 1]);
         $this->live->act(...$this->reader->read(self::node($dated)));
+        $this->image = null;
         $this->inputs[] = $dated;
         $this->isChanged = true;
 
@@ -151,9 +157,27 @@ final class Installation
 
     public function live(): LiveBench
     {
-        $this->live->advanceTo($this->nowMs() - $this->baseMs);
+        $untilMs = $this->nowMs() - $this->baseMs;
+        while ($this->supervisor !== null && $this->live->nowMs() < $untilMs) {
+            $this->live->advanceTo($this->supervisor->next($this->live, $untilMs));
+            $this->supervise($this->supervisor);
+        }
+        $this->live->advanceTo($untilMs);
 
         return $this->live;
+    }
+
+    /** What the set does to itself is an input like any other. */
+    private function supervise(Supervisor $supervisor): void
+    {
+        $panel = $this->live->motion->panel;
+        $found = $supervisor->look($this->live->sample(), $this->live->nowMs(), $panel->fuelBlockedMs !== null, $panel->isBreakerClosed);
+        foreach (count($this->inputs) >= self::MOST_INPUTS ? [] : $found as $input) {
+            $dated = ['at_ms' => $this->live->nowMs()] + $input;
+            $this->live->act(...$this->reader->read(self::node($dated)));
+            $this->inputs[] = $dated;
+            $this->isChanged = true;
+        }
     }
 
     /** @return array<string, mixed> as `bench_play` samples it */
@@ -189,15 +213,22 @@ final class Installation
     /** @return list<int> */
     public function inputRegisters(): array
     {
+        $now = $this->nowMs();
+        if ($this->image !== null && $this->image[0] === $now) {
+            return $this->image[1]; // many ask in one millisecond
+        }
         $live = $this->live();
         $log = $live->log();
         $word = static fn(int $value): array => [$value >> 16 & 0xFFFF, $value & 0xFFFF];
 
-        return [
+        $registers = [
             ...(new LiveImage())->ofSample($live->sample()),
             ...$word($log === [] ? 0 : max($log[0]->seq, $live->lastSeq() - LiveBench::RING + 1)),
             ...$word($live->lastSeq()),
         ];
+        $this->image = [$now, $registers];
+
+        return $registers;
     }
 
     public function revision(): int
@@ -263,6 +294,7 @@ final class Installation
             ], static fn(mixed $value): bool => $value !== null) + $spec['bench']['generator'];
         }
         $this->begin($spec, $this->standing(), $this->nowMs(), $this->live->lastSeq());
+        $this->image = null;
         $this->revision++;
         $this->isChanged = true;
 
@@ -310,8 +342,9 @@ final class Installation
     private function begin(array $spec, array $inputs, int $baseMs, int $lastSeq): void
     {
         $in = (new BenchReader())->input(self::node([
-            'system' => $spec['system'], 'settings' => $spec['settings'], 'loads' => $spec['loads'], 'bench' => $spec['bench'],
-            'inputs' => [], 'sample_at_ms' => [], 'until_ms' => self::END_MS,
+            'system' => $spec['system'], 'settings' => $spec['settings'], 'loads' => $spec['loads'],
+            'bench' => $spec['bench'] === [] ? new \stdClass() : $spec['bench'], 'inputs' => [], 'sample_at_ms' => [],
+            'until_ms' => self::END_MS,
         ]));
         $reader = new BenchInputReader($in->plant, $in->loads, count($in->elementsKw));
         $live = new LiveBench($in, $lastSeq, $baseMs);
@@ -319,6 +352,7 @@ final class Installation
             $live->act(...$reader->read(self::node($input)));
         }
         $this->settings = $in->settings;
+        $this->supervisor = $in->generator === null ? null : new Supervisor($in->generator);
         $this->reader = $reader;
         $this->live = $live;
         $this->spec = $spec;

@@ -128,6 +128,7 @@ final class DatabaseSeeder extends Seeder
             (new DemoBenches())->of($juniper, $tamarack, $saltmarsh, $this->rosa);
             $this->visits->of($this->rosa, $this->milo, $now);
             $this->runUnderWay();
+            $this->served($tamarack, $now);
             Carbon::setTestNow($now);
             (new StatusBook($now))->freshenAll();
         } finally {
@@ -685,6 +686,18 @@ final class DatabaseSeeder extends Seeder
         }
 
         return $switch;
+    }
+
+    /** A service visit of the days before, signed: what was done stands in the logbook. */
+    private function served(TransferSwitch $switch, Carbon $now): void
+    {
+        Carbon::setTestNow($now->copy()->subDays(3)->setTime(13, 10));
+        $visit = $this->opener->open($switch->fresh() ?? $switch, $this->milo, 0, service: [
+            'engine' => true, 'enclosure' => false, 'items' => ['oil_and_filter', 'air_filter', 'battery_test', 'charger_check'],
+        ]);
+        $this->work->through($visit->refresh(), $this->milo, 'Jo Tamarack', self::SIGNATURE);
+        Carbon::setTestNow(Carbon::now()->addMinutes(80));
+        $this->closer->close($visit->refresh(), $this->milo, 'Milo Tern', self::SIGNATURE);
     }
 
     /** @param array<string, mixed> $changes against the template */

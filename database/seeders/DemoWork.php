@@ -30,6 +30,9 @@ final readonly class DemoWork
         'times' => 1.1,
         's' => 2.1,
         'Hz' => 58.9,
+        'h' => 412.5,
+        'min' => 25,
+        'kW' => 18,
     ];
 
     public function __construct(private KeepAnswers $answers, private KeepPhoto $photos) {}

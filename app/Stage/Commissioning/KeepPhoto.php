@@ -22,6 +22,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class KeepPhoto
 {
     private const MOMENTS = [
+        'as_found/' => 'before',
+        'as_left/' => 'after',
         'install/before' => 'before',
         'install/after' => 'after',
         'inspect/photo-open' => 'after',

@@ -77,10 +77,42 @@ final class InstallationTest extends TestCase
         $seq = $first->live()->lastSeq();
         $again = new Installation($kept, fn(): int => $this->monoMs);
 
-        self::assertEquals($expected, $again->sample());
+        self::assertEqualsWithDelta($expected, $again->sample(), 1e-9);
         self::assertSame($seq, $again->live()->lastSeq());
         $this->monoMs += 10_000;
         self::assertSame($first->nowMs(), $again->nowMs());
+    }
+
+    #[Test]
+    public function a_minute_of_overload_opens_the_breaker_and_is_in_the_script(): void
+    {
+        $installation = $this->installation();
+        $installation->input(['do' => 'load', 'load' => 'house', 'kw' => 25]);
+        $installation->input(['do' => 'utility_disconnect', 'open' => true]);
+        $this->monoMs = 600_000;
+        $opened = array_values(array_filter(
+            ($installation->sample() === [] ? [] : $installation->script()['inputs']),
+            static fn(array $input): bool => $input['do'] === 'generator_breaker',
+        ));
+
+        self::assertCount(1, $opened);
+        self::assertContains('breaker_open', $installation->sample()['alarms']);
+        $log = array_column(array_map(static fn($line): array => $line->toArray(), $installation->log(0, 5000)), 't_ms', 'kind');
+        self::assertEqualsWithDelta(60_000, $opened[0]['at_ms'] - $log['switch_closed'], 1500);
+    }
+
+    #[Test]
+    public function an_empty_tank_stops_the_engine(): void
+    {
+        $kept = self::kept(InstallationKind::WholeHouse);
+        $kept['spec']['bench']['generator'] = ['tank_gal' => 1, 'fuel_pct' => 20] + $kept['spec']['bench']['generator'];
+        $installation = new Installation($kept, fn(): int => $this->monoMs);
+        $installation->input(['do' => 'utility_disconnect', 'open' => true]);
+        $this->monoMs = 3_600_000;
+
+        self::assertNotContains($installation->sample()['engine'], ['running', 'running_up']);
+        self::assertContains('fuel', array_column($installation->script()['inputs'], 'do'));
+        self::assertContains('low_fuel', $installation->sample()['alarms']);
     }
 
     #[Test]

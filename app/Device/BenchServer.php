@@ -10,7 +10,7 @@ use React\Socket\SocketServer;
 
 /**
  * Serves benches over TCP: Modbus and lines of JSON, a pair of ports each. Nothing is computed that nobody asked for. A client that
- * asks too much, says nothing, or takes nothing is dropped, never the bench. Rule: docs/formats/bench.md.
+ * asks too much, says nothing, or takes nothing is dropped, never the bench. Format: docs/formats/bench.md.
  */
 final class BenchServer
 {

@@ -8,7 +8,7 @@ use Escapement\Core\Bench\LogLine;
 use Escapement\Core\Input\BadInput;
 
 /**
- * One client of the open protocol: a line of JSON in, one out, in order. The device speaks first. Rule: docs/formats/bench.md.
+ * One client of the open protocol: a line of JSON in, one out, in order. The device speaks first. Format: docs/formats/bench.md.
  */
 final class LineSession
 {

@@ -6,7 +6,7 @@ namespace App\Device;
 
 /**
  * The byte stream of one Modbus TCP client, cut into frames: MBAP header and PDU. What comes in halves waits, what comes together is
- * taken apart. Rule: docs/formats/modbus.md.
+ * taken apart. Format: docs/formats/modbus.md.
  */
 final class ModbusFrames
 {

@@ -15,7 +15,7 @@ use Escapement\Core\Plant\Side;
 
 /**
  * One installation as a Modbus unit: its coils, discrete inputs and registers. A request changes all of what it names or nothing.
- * Rule: docs/rules.md#bench-registers, docs/formats/modbus.md.
+ * Rule: docs/rules.md#bench-registers. Format: docs/formats/modbus.md.
  */
 final class ModbusUnit
 {

@@ -38,7 +38,7 @@ const views = {
     'report of a service': '/runs/8/report',
     bench: '/switches/1/bench',
     'settings on the device': '/switches/6/bench/settings',
-    'marks of the device': '/runs/2/device',
+    'marks of the device': '/runs/1/device',
     logbook: '/switches/1/logbook',
     library: '/library',
     seasons: '/switches/1/season',

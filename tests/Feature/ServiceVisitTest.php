@@ -104,6 +104,18 @@ final class ServiceVisitTest extends TestCase
     }
 
     #[Test]
+    public function a_planned_visit_brings_its_work_along_and_the_isolation_that_it_needs(): void
+    {
+        $switch = $this->switchOf($this->signIn());
+        $asked = 'items[]=torque_witness&items[]=own+words&items[][]=x';
+        $page = (string) $this->get("/switches/$switch->id/service?$asked")->assertOk()->getContent();
+
+        self::assertMatchesRegularExpression('/value="torque_witness"\s+checked/', $page);
+        self::assertDoesNotMatchRegularExpression('/value="oil_and_filter"\s+checked/', $page);
+        self::assertMatchesRegularExpression('/name="enclosure" value="1"\s+checked/', $page);
+    }
+
+    #[Test]
     public function nobody_works_on_an_engine_that_was_not_tried(): void
     {
         $switch = $this->switchOf($this->signIn());

@@ -42,7 +42,8 @@ final readonly class MarksPage
         $why = $offset = null;
         $serial = '';
         try {
-            $client = BenchDesk::client(BenchDesk::standing($run->switch), 'viewer');
+            $bench = BenchDesk::of($run->switch) ?? throw new NoDevice('It does not stand on the bench.');
+            $client = BenchDesk::client($bench, 'viewer');
             $serial = is_string($client->device['serial'] ?? null) ? $client->device['serial'] : '';
             $result = (new LogMarks())->of((new LogMarksReader())->input($this->input($client)));
             $findings = $result->findings;

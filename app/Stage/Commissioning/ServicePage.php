@@ -24,8 +24,12 @@ final readonly class ServicePage
     public UpkeepFacts $facts;
     private UpkeepPage $upkeep;
 
-    /** Needs of the switch: what a standing needs, services.user, services.sheet. */
-    public function __construct(public TransferSwitch $switch, Carbon $now)
+    /**
+     * Needs of the switch: what a standing needs, services.user, services.sheet.
+     *
+     * @param ?list<string> $planned items that a visit was planned for; null: what is due
+     */
+    public function __construct(public TransferSwitch $switch, Carbon $now, public ?array $planned = null)
     {
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->upkeep = new UpkeepPage($switch, $now);
@@ -66,6 +70,12 @@ final readonly class ServicePage
     public static function work(UpkeepFacts $facts, bool $isOpened, array $items): ServiceWork
     {
         return new ServiceWork($facts->hasEngine(), $isOpened, $items);
+    }
+
+    /** What is planned inside needs the isolation that goes with it. */
+    public function isOpened(): bool
+    {
+        return array_intersect($this->planned ?? [], self::INSIDE) !== [];
     }
 
     public function acts(): SelfActing

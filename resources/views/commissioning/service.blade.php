@@ -19,7 +19,7 @@
                         <a href="{{ route('schedule', $page->switch) }}#known">that is known</a>.
                     </p>
                 @endif
-                @php($ticked = session()->hasOldInput('press') ? (array) old('items', []) : null)
+                @php($ticked = session()->hasOldInput('press') ? (array) old('items', []) : $page->planned)
                 <div class="service-items">
                     @foreach ($page->items() as $id => $item)
                         <label class="check"><input class="form-check-input" type="checkbox" name="items[]" value="{{ $id }}"
@@ -34,7 +34,7 @@
             <fieldset class="schools">
                 <legend>How</legend>
                 <label class="check"><input class="form-check-input" type="checkbox" name="enclosure" value="1"
-                        @checked(old('enclosure') === '1')>The enclosure of the switch is opened: all of it is isolated and proved dead
+                        @checked(session()->hasOldInput('press') ? old('enclosure') === '1' : $page->isOpened())>The enclosure of the switch is opened: all of it is isolated and proved dead
                     first</label>
                 @error('enclosure')
                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>

@@ -34,6 +34,8 @@
                     @endif
                     <x-hazard>{{ $day::hazard($visit) }}</x-hazard>
                     <div class="row-of-buttons">
+                        <a class="btn btn-outline-primary btn-glove"
+                            href="{{ route('service', ['switch' => $visit->switch, 'items' => $visit->items]) }}">Service visit</a>
                         <a class="btn btn-outline-primary btn-glove" href="{{ route('logbook', $visit->switch) }}">Logbook</a>
                         <a class="btn btn-outline-primary btn-glove" href="{{ route('pack-list', $visit->switch) }}">What to bring</a>
                         @if ($visit->done_at === null && auth()->user()->role->mayWrite())

@@ -503,9 +503,9 @@ return [
         StepKind::Choose,
         'Left in automatic, breakers closed, covers on',
         'The usual faults of a dead standby are a selector and a breaker.',
-        'in automatic, generator breaker closed, nothing tagged',
+        'in automatic, every breaker closed, nothing tagged',
         'Tag it, tell the owner that there is no standby, and until when.',
-        choices: ['auto' => 'in automatic, generator breaker closed, nothing tagged', 'off' => 'left off, tagged, the owner told'],
+        choices: ['auto' => 'in automatic, every breaker closed, nothing tagged', 'off' => 'left off, tagged, the owner told'],
         mayBeSkipped: false,
     ),
     new StepRow(

@@ -138,9 +138,9 @@ final class TimingStrip
         $names = $this->playback->result->names();
 
         return sprintf(
-            'Timing strip: dark %s in all, %d engine starts, %d transfers to the %s, %d back.',
+            'Timing strip: dark %s in all, %s%d transfers to the %s, %d back.',
             StripCanvas::seconds($metrics->busDeadMs),
-            $metrics->engineStarts,
+            $this->playback->scenario->plant->engine === null ? '' : "$metrics->engineStarts engine starts, ",
             $metrics->transfersToEmergency,
             $names->emergency,
             $metrics->transfersToNormal,

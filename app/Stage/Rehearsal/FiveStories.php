@@ -18,14 +18,17 @@ final readonly class FiveStories
 
     /** @var list<array{story: Story, cells: list<array{value: string, was: ?string}>}> */
     public array $rows;
+    /** @var list<'Dark'|'Engine runs'|'Starts'|'Transfers'> two supplies have no engine to tell of */
+    public array $columns;
 
     /** @param list<Story> $stories that fit the installation */
     public function __construct(SwitchFacts $facts, Settings $turned, Settings $sheet, array $stories)
     {
+        $this->columns = $facts->plant->engine === null ? ['Dark', 'Transfers'] : ['Dark', 'Starts', 'Engine runs', 'Transfers'];
         $rows = [];
         foreach (array_slice($stories, 0, self::MOST) as $story) {
-            $now = self::told(self::played($facts, $turned, $story));
-            $was = self::told(self::played($facts, $sheet, $story));
+            $now = $this->told(self::played($facts, $turned, $story));
+            $was = $this->told(self::played($facts, $sheet, $story));
             $rows[] = [
                 'story' => $story,
                 'cells' => array_map(
@@ -53,12 +56,15 @@ final readonly class FiveStories
         ))->metrics;
     }
 
-    /** @return list<string> dark, starts, engine run, transfers */
-    private static function told(Metrics $metrics): array
+    /** @return list<string> by the columns */
+    private function told(Metrics $metrics): array
     {
-        return [
-            SheetWords::seconds($metrics->busDeadMs), (string) $metrics->engineStarts, SheetWords::seconds($metrics->engineRunMs),
-            (string) ($metrics->transfersToEmergency + $metrics->transfersToNormal),
+        $all = [
+            'Dark' => SheetWords::seconds($metrics->busDeadMs), 'Starts' => (string) $metrics->engineStarts,
+            'Engine runs' => SheetWords::seconds($metrics->engineRunMs),
+            'Transfers' => (string) ($metrics->transfersToEmergency + $metrics->transfersToNormal),
         ];
+
+        return array_map(static fn(string $column): string => $all[$column], $this->columns);
     }
 }

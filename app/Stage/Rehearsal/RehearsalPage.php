@@ -246,8 +246,10 @@ final class RehearsalPage
         $was = $this->ghost?->result->metrics;
         $figures = [
             $this->time('Dark', $now, $was, static fn(Metrics $m): int => $m->busDeadMs),
-            $this->time('Engine ran', $now, $was, static fn(Metrics $m): int => $m->engineRunMs),
-            $this->count('Starts', $now, $was, static fn(Metrics $m): int => $m->engineStarts),
+            ...($this->playback->scenario->plant->engine === null ? [] : [
+                $this->time('Engine ran', $now, $was, static fn(Metrics $m): int => $m->engineRunMs),
+                $this->count('Starts', $now, $was, static fn(Metrics $m): int => $m->engineStarts),
+            ]),
             $this->count('Transfers', $now, $was, static fn(Metrics $m): int => $m->transfersToEmergency + $m->transfersToNormal),
             $this->count('Returns cut', $now, $was, static fn(Metrics $m): int => $m->returnResets),
         ];

@@ -84,7 +84,8 @@ final readonly class LiveImage
             };
         }
         $alarms = array_values(array_filter((array) ($sample['alarms'] ?? []), is_string(...)));
-        $lamps = array_map(static fn(mixed $lit): bool => $lit === true, (array) ($sample['lamps'] ?? []));
+        $lit = is_array($sample['lamps'] ?? null) ? $sample['lamps'] : [];
+        $lamps = array_combine(self::LAMPS, array_map(static fn(string $lamp): bool => ($lit[$lamp] ?? false) === true, self::LAMPS));
 
         return $this->encoded($values, $alarms, $lamps)[0];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Escapement\Core\Settings\Template;
 
 use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\Source;
 
 /**
  * Why each setting is what it is, in the voltages of the site. Generic, to be confirmed with supplier and maker. Rule:
@@ -32,6 +33,18 @@ final readonly class SettingReasons
         '/commit_to_transfer' => 'No: when the utility is back before the transfer, stay on it.',
     ];
 
+    /** Two supplies have no engine: what is said of one would be wrong there. */
+    private const OF_TWO = [
+        '/sensing/emergency/under_frequency' => 'A part of the network that stands alone shows in its frequency.',
+        '/sensing/emergency/over_frequency' => 'A part of the network that stands alone shows in its frequency.',
+        '/sensing/emergency/dropout_delay_ms' => 'Half a second lets switching dips pass.',
+        '/start_delay_ms' => 'Most blinks are over by then. Each changeover darkens the load twice.',
+        '/transfer_delay_ms' => 'The second supply must be steady before it takes the load.',
+        '/return_delay_ms' => 'The first supply must be steady first. Schools differ; see above.',
+        '/cooldown_ms' => 'There is no engine to cool.', '/min_run_ms' => 'There is no engine to run.',
+        '/commit_to_transfer' => 'No: when the first supply is back before the transfer, stay on it.',
+    ];
+
     /** American supplies by ANSI C84.1: service range B in percent of nominal. */
     private const RANGE_B = [91.7, 105.8];
 
@@ -40,22 +53,26 @@ final readonly class SettingReasons
     /** Empty where nothing is to be said. */
     public function of(string $path): string
     {
+        $isTwo = $this->plant->engine === null;
         foreach ([$path, dirname($path)] as $at) {
-            if ($at === '/sensing/normal/under_voltage' || $at === '/sensing/normal/over_voltage') {
-                return $this->band($at === '/sensing/normal/under_voltage');
+            foreach (['normal' => $this->plant->normal, ...($isTwo ? ['emergency' => $this->plant->emergency] : [])] as $side => $supply) {
+                if ($at === "/sensing/$side/under_voltage" || $at === "/sensing/$side/over_voltage") {
+                    return self::band($supply, str_ends_with($at, 'under_voltage'));
+                }
             }
-            if (isset(self::REASONS[$at])) {
-                return self::REASONS[$at];
+            $reason = ($isTwo ? self::OF_TWO[$at] ?? null : null) ?? self::REASONS[$at] ?? null;
+            if ($reason !== null) {
+                return $reason;
             }
         }
 
         return '';
     }
 
-    private function band(bool $isUnder): string
+    private static function band(Source $supply, bool $isUnder): string
     {
-        $nominal = $this->plant->normal->nominalV;
-        if ($this->plant->normal->nominalHz < 55) {
+        $nominal = $supply->nominalV;
+        if ($supply->nominalHz < 55) {
             return $isUnder
                 ? 'The supply may stand at 90 to 110 %: pick-up 90 is on its edge, 88 suits a weak line.'
                 : 'The supply may stand up to 110 %: pick-up is on its edge, drop-out beyond it. A lost neutral drives one leg high.';

@@ -72,6 +72,7 @@
             {!! $bench->strip->labelSvg() !!}
             <div class="strip-scroll">{!! $bench->strip->plotSvg() !!}</div>
         </div>
+        @php($five = $bench->fiveStories())
         <details class="block five" open>
             <summary>
                 <h2>Five stories with these delays</h2>
@@ -81,17 +82,16 @@
                     <thead>
                         <tr>
                             <th>Scenario</th>
-                            <th class="num-col">Dark</th>
-                            <th class="num-col">Starts</th>
-                            <th class="num-col">Engine runs</th>
-                            <th class="num-col">Transfers</th>
+                            @foreach ($five->columns as $label)
+                                <th class="num-col">{{ $label }}</th>
+                            @endforeach
                         </tr>
                     </thead>
                     <tbody>
-                        @foreach ($bench->fiveStories()->rows as ['story' => $story, 'cells' => $cells])
+                        @foreach ($five->rows as ['story' => $story, 'cells' => $cells])
                             <tr>
                                 <th scope="row">{{ $story->title() }}</th>
-                                @foreach (['Dark', 'Starts', 'Engine runs', 'Transfers'] as $i => $label)
+                                @foreach ($five->columns as $i => $label)
                                     <td class="num-col fig"
                                         data-label="{{ $label }}">{{ $cells[$i]['value'] }}@if ($cells[$i]['was'] !== null)
                                             <small>sheet {{ $cells[$i]['was'] }}</small>

@@ -16,7 +16,7 @@ final readonly class BusLane implements StripLane
      * @param list<Span> $feeds
      * @param list<Span> $before of the run before
      */
-    public function __construct(private array $feeds, private array $before) {}
+    public function __construct(private array $feeds, private array $before, private bool $isTwoSource = false) {}
 
     public function draw(StripCanvas $canvas): void
     {
@@ -58,7 +58,8 @@ final readonly class BusLane implements StripLane
         $ink = $canvas->ink();
         $canvas->plot .= $ink->bar($colour, $x, $canvas->y + 8, $width, 11);
         if ($width > 24) {
-            $letter = $span->state === 'normal' ? 'U' : 'G';
+            [$first, $second] = $this->isTwoSource ? ['1', '2'] : ['U', 'G'];
+            $letter = $span->state === 'normal' ? $first : $second;
             $canvas->words .= $ink->rect($x + 4, $canvas->y + 5, 17, 17, $ink->colour('sheet'), $ink->colour($colour))
                 . $canvas->pen->text($x + 12.5, $canvas->y + 18, $letter, 'middle', $colour, 13, weight: 750);
         }

@@ -109,7 +109,7 @@ final class TimingStrip
             yield new EngineLane($timeline->spans(Lane::Engine), $playback->result->metrics, $handles);
         }
         yield new SwitchLane($timeline->spans(Lane::Position), $feeds, $plant->engine === null);
-        yield new BusLane($feeds, $ghost?->timeline->spans(Lane::Feed) ?? []);
+        yield new BusLane($feeds, $ghost?->timeline->spans(Lane::Feed) ?? [], $plant->engine === null);
         if ($playback->overload !== null && $playback->overload->spans !== []) {
             yield new OverloadLane($playback->overload);
         }

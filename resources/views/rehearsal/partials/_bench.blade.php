@@ -3,7 +3,7 @@
 @php($first = array_slice($bench->stories(), 0, 5))
 <div id="bench" class="bench">
     <div class="bench-main">
-        <p class="by-hand"><a href="{{ route('hands', $bench->switch) }}">By hand: what people do to it, lamp by lamp</a>
+        <p class="by-hand"><a href="{{ route('hands', $bench->switch) }}">By hand: what people do to it, lamp by lamp</a>,
             <a href="{{ route('bench', $bench->switch) }}">Bench: work it as it goes</a>
         </p>
         <div class="stories-row">

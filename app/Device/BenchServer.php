@@ -37,8 +37,12 @@ final class BenchServer
         $this->mono = BenchStore::mono();
     }
 
+    /** @throws Refused when another daemon serves these benches */
     public function run(): void
     {
+        if (! $this->store->claim()) {
+            throw new Refused('busy', 'Another daemon serves these benches already.');
+        }
         $this->look();
         $this->loop->addPeriodicTimer(self::LOOK_S, $this->look(...));
         $this->loop->addPeriodicTimer(self::TELL_S, $this->tell(...));
@@ -66,7 +70,7 @@ final class BenchServer
     private function look(): void
     {
         try {
-            $present = $this->store->present();
+            $present = $this->store->claim() ? $this->store->present() : []; // another daemon serves them
         } catch (\PDOException) {
             return; // the database is away: what stands goes on
         }

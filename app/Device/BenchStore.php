@@ -13,6 +13,18 @@ use Illuminate\Support\Facades\Log;
 /** What the daemon reads of the benches and writes down: one row each, written whole, so that a kill leaves the old or the new. */
 final readonly class BenchStore
 {
+    /**
+     * Whether this daemon is the one that writes here: two would each write over what the other was told. The database forgets the
+     * claim with the connection, so that a daemon that was killed is followed at once.
+     */
+    public function claim(): bool
+    {
+        $name = 'bench/' . DB::connection()->getDatabaseName();
+        $owner = DB::scalar('SELECT IS_USED_LOCK(?) = CONNECTION_ID()', [$name]);
+
+        return (int) $owner === 1 || (int) DB::scalar('SELECT GET_LOCK(?, 0)', [$name]) === 1;
+    }
+
     /** @return array<int, string> what identifies each bench as it was put up, by id */
     public function present(): array
     {

@@ -13,6 +13,7 @@ use App\Models\Role;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Escapement\Core\Plant\InstallationKind;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -126,6 +127,17 @@ final class BenchTest extends TestCase
         self::assertContains('door_open', $again->sample()['alarms']);
         self::assertArrayHasKey($bench->id, $store->present());
         self::assertSame(1, LineSession::PROTOCOL);
+    }
+
+    #[Test]
+    public function two_daemons_do_not_serve_the_same_benches(): void
+    {
+        $other = DB::connectUsing('other', config()->array('database.connections.' . config()->string('database.default')));
+        self::assertSame(1, (int) $other->scalar('SELECT GET_LOCK(?, 0)', ['bench/' . DB::connection()->getDatabaseName()]));
+        self::assertFalse((new BenchStore())->claim());
+        $this->artisan('bench:serve', ['--port' => 17_020])->assertFailed();
+        $other->disconnect();
+        self::assertTrue((new BenchStore())->claim());
     }
 
     #[Test]

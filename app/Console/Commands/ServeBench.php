@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Device\BenchServer;
 use App\Device\BenchStore;
+use App\Device\Refused;
 use Illuminate\Console\Command;
 use React\EventLoop\Loop;
 
@@ -32,7 +33,14 @@ final class ServeBench extends Command
             Loop::addSignal($signal, $server->stop(...));
         }
         $this->line("LISTENING $host:$port");
-        $server->run();
+        try {
+            $server->run();
+        } catch (Refused $twice) {
+            Loop::stop(); // it would begin by itself when this ends
+            $this->error($twice->getMessage());
+
+            return self::FAILURE;
+        }
 
         return self::SUCCESS;
     }

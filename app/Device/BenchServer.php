@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Device;
 
+use Illuminate\Support\Facades\Log;
 use React\EventLoop\LoopInterface;
 use React\Socket\ConnectionInterface;
 use React\Socket\SocketServer;
@@ -143,7 +144,14 @@ final class BenchServer
             unset($this->clients[$key]);
         });
         $connection->on('error', static fn() => $connection->close());
-        $connection->on('data', fn(string $bytes) => $this->hear($client, $bytes));
+        $connection->on('data', function (string $bytes) use ($client): void {
+            try {
+                $this->hear($client, $bytes);
+            } catch (\Throwable $fault) { // a fault of ours costs the one who found it, and nobody else
+                Log::error("Bench: {$fault->getMessage()}", ['at' => $fault->getFile() . ':' . $fault->getLine()]);
+                $client->connection->close();
+            }
+        });
         if ($session instanceof LineSession) {
             $connection->write($session->greeting());
         }

@@ -75,6 +75,7 @@ final class DatabaseSeeder extends Seeder
         private readonly DemoWork $work,
         private readonly DemoLoadTests $loadTests,
         private readonly DemoVisits $visits,
+        private readonly DemoFleet $fleet,
         private readonly DemoCircuits $circuits,
         private readonly DemoPanels $panels,
         private readonly DemoUpkeep $upkeep,
@@ -129,6 +130,7 @@ final class DatabaseSeeder extends Seeder
             $this->visits->of($this->rosa, $this->milo, $now);
             $this->runUnderWay();
             $this->served($tamarack, $now);
+            $this->fleet->of($this->rosa, $this->milo, $now);
             Carbon::setTestNow($now);
             (new StatusBook($now))->freshenAll();
         } finally {

@@ -19,6 +19,8 @@ return [
     'maintenance' => ['driver' => 'file', 'store' => 'database'],
     // Shown on the sign-in page, so that a first look needs no manual. Off wherever real companies sign in.
     // folder outside for the daily lists of record heads
+    // Webhooks to loopback, private networks and plain http: only where a machine is for trying.
+    'webhooks_private' => (bool) env('ESCAPEMENT_WEBHOOKS_PRIVATE', false),
     'digests' => env('ESCAPEMENT_DIGESTS'),
     'show_demo_sign_in' => (bool) env('ESCAPEMENT_DEMO', false),
 ];

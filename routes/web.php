@@ -30,6 +30,7 @@ use App\Stage\Settings;
 use App\Stage\Survey;
 use App\Stage\Upkeep;
 use App\Stage\Visits;
+use App\Stage\Webhooks;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(static function (): void {
@@ -173,6 +174,10 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::put('/fleet/season', Fleet\SaveStormSeason::class)->name('fleet.season');
         Route::get('/people', People\ShowPeople::class)->name('people');
         Route::put('/company', People\SaveCompany::class)->name('company.save');
+        Route::get('/webhooks', Webhooks\ShowWebhooks::class)->name('webhooks');
+        Route::post('/webhooks', Webhooks\AddWebhook::class)->name('webhook.add');
+        Route::post('/webhooks/{hook}/try', Webhooks\TryWebhook::class)->middleware('throttle:uploads')->name('webhook.try');
+        Route::delete('/webhooks/{hook}', Webhooks\RemoveWebhook::class)->name('webhook.remove');
         Route::post('/people', People\AddPerson::class)->name('people.add');
         Route::post('/people/{person}/link', People\MakeResetLink::class)->name('people.link');
         Route::put('/people/{person}/guest', People\NameSites::class)->name('people.guest');

@@ -35,7 +35,8 @@ final class AppServiceProvider extends ServiceProvider
             . $request->user()?->getAuthIdentifier()));
         RateLimiter::for('uploads', static fn(Request $request): Limit => Limit::perMinute(120)->by('uploads|'
             . $request->user()?->getAuthIdentifier()));
-        foreach (['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link', 'key'] as $number) {
+        $numbers = ['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link', 'key', 'hook'];
+        foreach ($numbers as $number) {
             Route::pattern($number, '[0-9]{1,9}'); // what is no number of ours is not there: it never reaches a query or an int
         }
         RateLimiter::for('owner-report', static fn(Request $request): Limit => Limit::perHour(6)->by('owner-report|'

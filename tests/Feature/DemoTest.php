@@ -29,11 +29,12 @@ final class DemoTest extends TestCase
         foreach (Site::query()->pluck('id') as $id) {
             $this->get("/sites/$id")->assertOk();
         }
-        foreach (TransferSwitch::query()->with(['runs', 'site'])->get() as $switch) {
+        foreach (TransferSwitch::query()->with(['runs', 'site', 'circuit'])->get() as $switch) {
             foreach (['settings', 'settings/difference', 'rehearsal', 'commission', 'schedule', 'logbook'] as $page) {
                 $this->get("/switches/$switch->id/$page")->assertOk();
             }
-            foreach ($switch->site->installation->isThreePhase() ? ['circuit', 'circuit/play', 'circuit/terminals'] : [] as $page) {
+            $ofCircuit = $switch->circuit === null ? ['circuit'] : ['circuit', 'circuit/play', 'circuit/terminals'];
+            foreach ($switch->site->installation->isThreePhase() ? $ofCircuit : [] as $page) {
                 $this->get("/switches/$switch->id/$page")->assertOk();
             }
             foreach ($switch->runs as $run) {

@@ -25,6 +25,7 @@ use App\Models\Site;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use App\Models\Visit;
+use App\Models\Webhook;
 use App\Stage\Circuit\KeepCircuit;
 use Database\Factories\UserFactory;
 use Database\Seeders\DemoCircuits;
@@ -146,7 +147,10 @@ final class RoutesTest extends TestCase
                 $query->count(); // the columns it names are there
             }
         }
-        self::assertEqualsCanonicalizing(['circuit_templates', 'imported_runs', 'scenarios', 'visit_plans'], $hidden);
+        self::assertEqualsCanonicalizing(
+            ['circuit_templates', 'imported_runs', 'scenarios', 'visit_plans', 'webhook_calls', 'webhooks'],
+            $hidden,
+        );
         self::assertNotContains('equipment', $hidden);
     }
 
@@ -217,7 +221,7 @@ final class RoutesTest extends TestCase
             // a part of a page
             $part = in_array($route->uri(), ['runs/{run}/verdict', 'runs/{run}/parts'], true) ? ['HTTP_HX_REQUEST' => 'true'] : [];
             $answer = $this->call($method, $this->fill($route, $ids), server: $part);
-            $elsewhere = ['sites/new', 'people', 'switches/{switch}/circuit/edit', 'switches/{switch}/bench/log.csv'];
+            $elsewhere = ['sites/new', 'people', 'webhooks', 'switches/{switch}/circuit/edit', 'switches/{switch}/bench/log.csv'];
             if ($method === 'GET' && ! in_array($route->uri(), $elsewhere, true)) {
                 self::assertSame(200, $answer->getStatusCode(), $route->uri());
                 self::assertDoesNotMatchRegularExpression(
@@ -283,6 +287,9 @@ final class RoutesTest extends TestCase
             'power_down' => ['opens_at' => '2026-10-01T09:00'] + PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse)),
         ]);
         config(['bench.port' => 5020]); // nobody listens there
+        $hook = Webhook::query()->create([
+            'company_id' => $keeper->company_id, 'user_id' => $keeper->id, 'url' => 'inside', 'events' => [], 'secret' => 's',
+        ]);
         Bench::query()->create([
             'company_id' => $keeper->company_id, 'switch_id' => $switch, 'user_id' => $keeper->id, 'serial' => "B-$switch",
             'place' => Bench::query()->withoutGlobalScopes()->count(), 'kept' => [], 'stood_at' => now(),
@@ -345,7 +352,7 @@ final class RoutesTest extends TestCase
         return [
             'entry' => $entry->id,
             'session' => str_repeat('a', 32),
-            'key' => 1,
+            'key' => 1, 'hook' => $hook->id,
             'test' => $test->id,
             'reading' => $reading->id,
             'mark' => $mark->id,

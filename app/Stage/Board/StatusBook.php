@@ -11,6 +11,7 @@ use App\Models\Site;
 use App\Models\StatusChange;
 use App\Models\SwitchStatus;
 use App\Models\TransferSwitch;
+use App\Stage\Hooks;
 use App\Stage\SiteStanding;
 use App\Stage\StageRow;
 use App\Stage\Upkeep\StormFacts;
@@ -31,6 +32,7 @@ final readonly class StatusBook
     /** Longer nobody waits for a list. */
     private const PATIENCE_MS = 400;
     private const LATELY_DAYS = 366;
+    private const STOP = 0;
 
     public function __construct(private Carbon $now) {}
 
@@ -72,9 +74,10 @@ final readonly class StatusBook
     {
         $kept = SwitchStatus::query()->where('site_id', $siteId);
         $before = $kept->max('id');
+        $stopped = (clone $kept)->where('rank', self::STOP)->pluck('switch_id')->all();
         $seen = StatusChange::query()->where('site_id', $siteId)->pluck('id')->all();
         $rows = $this->rows($siteId);
-        DB::transaction(static function () use ($siteId, $seen, $rows, $before, $kept): void {
+        DB::transaction(static function () use ($siteId, $seen, $rows, $before, $kept, $stopped): void {
             $site = Site::query();
             $site->lockForUpdate()->find($siteId);
             if ($kept->max('id') !== $before) {
@@ -83,9 +86,21 @@ final readonly class StatusBook
             $kept->delete();
             foreach ($rows as $row) {
                 SwitchStatus::query()->create($row);
+                if ($before !== null && $row['rank'] === self::STOP && ! in_array($row['switch_id'], $stopped, true)) {
+                    self::tellStop($row);
+                }
             }
             StatusChange::query()->whereKey($seen)->delete();
         });
+    }
+
+    /** @param array<string, mixed> $row of a switch that was not stopped before */
+    private static function tellStop(array $row): void
+    {
+        Hooks::tell(is_int($row['company_id']) ? $row['company_id'] : 0, 'stop.found', [
+            'site' => ['id' => $row['site_id'], 'name' => $row['name']], 'switch' => ['id' => $row['switch_id']],
+            'finding' => ['claim' => $row['claim'], 'detail' => $row['detail'], 'path' => $row['path']],
+        ]);
     }
 
     /** @return list<array<string, mixed>> columns of the statuses of a site as it is now; none where it is gone */

@@ -8,6 +8,7 @@ use App\Bridge\ProcedureFacts;
 use App\Bridge\RunHeader;
 use App\Models\Run;
 use App\Models\User;
+use App\Stage\Hooks;
 use App\Stage\Record;
 use Escapement\Core\Commissioning\Proof\PartOutcome;
 use Escapement\Core\Commissioning\Proof\RunPart;
@@ -55,6 +56,14 @@ final readonly class CloseRun
                 'signed_at' => Carbon::now(),
             ]);
             $parts === null ? $this->visits->write($locked, $user) : $this->parts->of($locked, $parts);
+            Hooks::tell($locked->company_id, 'run.signed', [
+                'site' => ['id' => $locked->switch->site_id, 'name' => $locked->switch->site->name],
+                'switch' => ['id' => $locked->switch_id, 'name' => $locked->switch->name],
+                'run' => [
+                    'id' => $locked->id, 'purpose' => $locked->purpose, 'verdict' => $verdict, 'signed_name' => $name,
+                    'head' => $locked->head,
+                ],
+            ]);
         });
     }
 

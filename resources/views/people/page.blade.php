@@ -10,7 +10,8 @@
         @endif
         <h1>People of {{ auth()->user()->company->name }}</h1>
         <p class="lead-in">A lead adds people, a technician writes and signs, an apprentice writes, a viewer reads; a guest
-            is a technician from elsewhere, for named sites and until a day. A person who leaves keeps the name in every record.</p>
+            is a technician from elsewhere, for named sites and until a day. A person who leaves keeps the name in every record. <a
+                href="{{ route('webhooks') }}">Webhooks</a></p>
         <ul class="people">
             @foreach ($people as $person)
                 <li>

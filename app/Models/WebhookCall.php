@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * Something that an address is told: sent until it is taken, a few times.
+ *
+ * @property string  $id      the same with each try, so that a receiver can take it once
+ * @property int     $company_id
+ * @property int     $webhook_id
+ * @property string  $event
+ * @property string  $body    JSON as it is signed and sent
+ * @property int     $tries
+ * @property ?string $said    what came back last, or why nothing did
+ * @property ?Carbon $delivered_at
+ * @property ?Carbon $given_up_at
+ * @property Carbon  $created_at
+ * @property Webhook $webhook
+ */
+final class WebhookCall extends Model
+{
+    use BelongsToCompany;
+
+    public const UPDATED_AT = null;
+    public $incrementing = false;
+    protected $keyType = 'string';
+    protected $guarded = [];
+
+    /** @return BelongsTo<Webhook, $this> */
+    public function webhook(): BelongsTo
+    {
+        return $this->belongsTo(Webhook::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['delivered_at' => 'datetime', 'given_up_at' => 'datetime', 'created_at' => 'datetime'];
+    }
+}

@@ -95,6 +95,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/calendar', Calendar\ShowCalendar::class)->name('calendar');
     Route::get('/fleet', Fleet\ShowFleet::class)->name('fleet');
     Route::get('/fleet.csv', Fleet\ExportFleet::class)->name('fleet.export');
+    Route::get('/benches', Bench\ShowBenches::class)->name('benches');
     Route::get('/switches/{switch}/bench', Bench\ShowBench::class)->name('bench');
     Route::get('/switches/{switch}/bench/live', Bench\ShowLive::class)->name('bench.live');
     Route::get('/switches/{switch}/bench/settings', Bench\ShowDeviceSettings::class)->name('bench.settings');

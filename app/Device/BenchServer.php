@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Device;
 
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Log;
 use React\EventLoop\LoopInterface;
 use React\Socket\ConnectionInterface;
@@ -27,6 +28,7 @@ final class BenchServer
     private array $clients = [];
     /** @var \Closure(): int */
     private \Closure $mono;
+    private Carbon $since;
 
     public function __construct(
         private readonly LoopInterface $loop,
@@ -36,6 +38,7 @@ final class BenchServer
         private readonly ?string $token,
     ) {
         $this->mono = BenchStore::mono();
+        $this->since = Carbon::now();
     }
 
     /** @throws Refused when another daemon serves these benches */
@@ -45,6 +48,7 @@ final class BenchServer
             throw new Refused('busy', 'Another daemon serves these benches already.');
         }
         $this->look();
+        $this->tellHealth();
         $this->loop->addPeriodicTimer(self::LOOK_S, $this->look(...));
         $this->loop->addPeriodicTimer(self::TELL_S, $this->tell(...));
         $this->loop->addPeriodicTimer(self::WRITE_S, $this->writeAll(...));
@@ -59,12 +63,6 @@ final class BenchServer
             $this->close($id);
         }
         $this->loop->stop();
-    }
-
-    /** @return array{benches: int, clients: int} */
-    public function counts(): array
-    {
-        return ['benches' => count($this->benches), 'clients' => count($this->clients)];
     }
 
     /** Opens what was put up since, closes what was taken down, drops who says nothing. */
@@ -235,5 +233,17 @@ final class BenchServer
         foreach ($this->benches as $id => $bench) {
             $this->store->write($id, $bench[0]);
         }
+        $this->tellHealth();
+    }
+
+    private function tellHealth(): void
+    {
+        $this->store->tellHealth(new BenchHealth(
+            $this->since,
+            Carbon::now(),
+            count($this->benches),
+            count($this->clients),
+            memory_get_usage(true) / 1_048_576,
+        ));
     }
 }

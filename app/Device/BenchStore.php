@@ -7,12 +7,16 @@ namespace App\Device;
 use App\Models\Bench;
 use Escapement\Core\Input\BadInput;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 
 /** What the daemon reads of the benches and writes down: one row each, written whole, so that a kill leaves the old or the new. */
 final readonly class BenchStore
 {
+    private const HEALTH = 'bench.health';
+    private const HEALTH_KEPT_S = 60;
+
     /**
      * Whether this daemon is the one that writes here: two would each write over what the other was told. The database forgets the
      * claim with the connection, so that a daemon that was killed is followed at once.
@@ -66,6 +70,23 @@ final readonly class BenchStore
 
             return false;
         }
+    }
+
+    /** How the daemon is, for the page that shows it; it goes on where that cannot be written. */
+    public function tellHealth(BenchHealth $health): void
+    {
+        try {
+            Cache::put(self::HEALTH, $health->toArray(), self::HEALTH_KEPT_S);
+        } catch (\PDOException) {
+        }
+    }
+
+    /** Null where no daemon has said anything for a minute. */
+    public function health(): ?BenchHealth
+    {
+        $told = Cache::get(self::HEALTH);
+
+        return is_array($told) ? BenchHealth::fromArray($told) : null;
     }
 
     /** @return \Closure(): int ms of a clock that nobody sets */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Console\Commands\DescribeBench;
+use App\Device\BenchHealth;
 use App\Device\BenchStore;
 use App\Device\Installation;
 use App\Device\LineSession;
@@ -13,6 +14,7 @@ use App\Models\Role;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use Escapement\Core\Plant\InstallationKind;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -40,6 +42,22 @@ final class BenchTest extends TestCase
         $this->post("/switches/$switch->id/bench/settings/write", ['version' => 1, 'revision' => 1, 'confirm' => $bench->serial])
             ->assertSessionHasErrors('device');
         $this->get("/switches/$switch->id/bench/log.csv")->assertRedirect();
+        $this->get('/benches')->assertOk()->assertSee($switch->site->name)->assertSee($bench->serial)->assertSee('Nobody answers');
+    }
+
+    #[Test]
+    public function the_list_says_how_the_daemon_is_or_that_it_is_silent(): void
+    {
+        $this->signIn();
+        $this->get('/benches')->assertOk()->assertSee('None stands.')->assertSee('No daemon has said anything');
+        $said = Carbon::parse('2026-11-27 10:00:00');
+        $this->travelTo($said->copy()->addMinutes(3));
+        (new BenchStore())->tellHealth(new BenchHealth($said, Carbon::now(), 1, 4, 41.53));
+        $this->travel(7)->seconds();
+        $this->get('/benches')->assertSeeText('runs since 27 Nov 10:00 UTC')->assertSeeText('1 bench of everybody, 4 connected')
+            ->assertSeeText('41.5 MB. Said 7 s ago.');
+        $this->travel(2)->minutes();
+        $this->get('/benches')->assertSee('No daemon has said anything');
     }
 
     /** @return iterable<string, array{InstallationKind}> */

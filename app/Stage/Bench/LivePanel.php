@@ -23,7 +23,7 @@ final readonly class LivePanel
         'on_emergency' => 'On {G}',
         'engine_running' => 'Engine runs', 'test' => 'Test', 'not_in_auto' => 'Not in auto', 'alarm' => 'Alarm',
     ];
-    private const ALARMS = [
+    public const ALARMS = [
         'lockout' => 'locked out', 'low_oil' => 'low oil pressure', 'high_coolant' => 'hot coolant', 'low_battery' => 'low battery',
         'low_fuel' => 'low fuel', 'overload' => 'overload', 'breaker_open' => 'generator breaker open', 'not_in_auto' => 'not in automatic',
         'door_open' => 'door open',

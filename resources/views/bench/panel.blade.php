@@ -10,7 +10,9 @@
     <div class="head">
         <div>
             <h1>Bench</h1>
-            <p>Do to it what you would do on site, and watch. <a href="{{ route('rehearsal', $switch) }}">To the rehearsal</a></p>
+            <p>Do to it what you would do on site, and watch. <a href="{{ route('rehearsal', $switch) }}">To the rehearsal</a>
+                <a href="{{ route('benches') }}">All benches</a>
+            </p>
         </div>
         @if ($bench)
             <a class="btn btn-outline-primary" href="{{ route('bench.settings', $switch) }}">Settings on it</a>

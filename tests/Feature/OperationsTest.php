@@ -14,6 +14,7 @@ use Database\Factories\UserFactory;
 use Escapement\Core\Record\HeadSeal;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Schema;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -85,10 +86,22 @@ final class OperationsTest extends TestCase
         $this->actingAs($other);
         $this->runOf($this->switchOf($other));
         $before = self::counts($other->company_id);
+        $pictures = DB::table('photo_files')->pluck('full', 'photo_id')->all();
+        $named = DB::table('guest_sites')->insert(['user_id' => $user->id, 'site_id' => $switch->site_id]);
         $this->app['auth']->forgetGuards();
         $this->artisan('company:delete', ['company' => $company->id, 'export' => "$this->folder/all.jsonl", '--name' => $company->name])
             ->assertSuccessful();
-        self::assertGreaterThan(5, count((array) file("$this->folder/all.jsonl")));
+        $rows = array_map(
+            static fn(string $line): mixed => json_decode($line, true, flags: JSON_THROW_ON_ERROR),
+            (array) file("$this->folder/all.jsonl"),
+        );
+        $kept = array_column(array_filter($rows, static fn(array $row): bool => $row['table'] === 'photo_files'), 'row');
+        self::assertNotSame([], $pictures);
+        self::assertEquals($pictures, array_map(
+            static fn(string $full): string => (string) base64_decode(substr($full, 7), true),
+            array_column($kept, 'full', 'photo_id'),
+        ));
+        self::assertTrue($named && in_array('guest_sites', array_column($rows, 'table'), true));
         self::assertSame([], array_filter(self::counts($company->id)));
         self::assertNull(Company::query()->find($company->id));
         self::assertSame(0, DB::table('photo_files')->count());
@@ -96,6 +109,20 @@ final class OperationsTest extends TestCase
         self::assertSame(1, User::query()->count());
         self::assertSame(['theirs'], DB::table('personal_access_tokens')->pluck('name')->all());
         self::assertSame(1, Run::query()->withoutGlobalScope('company')->count());
+    }
+
+    #[Test]
+    public function each_table_that_hangs_on_a_companys_is_exported_with_it(): void
+    {
+        $ours = ExportCompany::tables();
+        $hanging = [];
+        foreach (Schema::getTableListing(Schema::getCurrentSchemaName(), schemaQualified: false) as $table) {
+            $parents = array_column(Schema::getForeignKeys($table), 'foreign_table');
+            if (! in_array($table, $ours, true) && array_intersect($parents, $ours) !== []) {
+                $hanging[] = $table;
+            }
+        }
+        self::assertEqualsCanonicalizing(array_keys(ExportCompany::HANGING), $hanging);
     }
 
     /** @param array<string, string> $with */

@@ -10,10 +10,19 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
 
-/** Everything of one company as JSON lines, one row a line; passwords and the hashes of links stay behind. */
+/**
+ * Everything of one company as JSON lines, one row a line, pictures too (bytes as base64:…); passwords, the hashes of links and what signs
+ * messages stay behind.
+ */
 final class ExportCompany extends Command
 {
-    private const SECRET = ['password', 'remember_token', 'token_hash', 'totp_secret', 'totp_step', 'recovery_codes'];
+    private const SECRET = ['password', 'remember_token', 'token_hash', 'totp_secret', 'totp_step', 'recovery_codes', 'secret'];
+    /** What is a company's by what it points to; the account of the application may not ask the database for that. */
+    public const HANGING = [
+        'photo_files' => ['point' => 'photo_id', 'at' => 'photos', 'key' => ['photo_id']],
+        'guest_sites' => ['point' => 'user_id', 'at' => 'users', 'key' => ['user_id', 'site_id']],
+    ];
+    private const AT_ONCE = 10; // pictures, half a megabyte each
 
     protected $signature = 'company:export {company : its number} {file : where it goes}';
     protected $description = 'Write all rows of a company to a file.';
@@ -33,6 +42,16 @@ final class ExportCompany extends Command
         $rows = 1;
         foreach (self::tables() as $table) {
             foreach (DB::table($table)->where('company_id', $company->id)->orderBy('id')->lazy(200) as $row) {
+                $this->write($file, $table, get_object_vars($row));
+                $rows++;
+            }
+        }
+        foreach (self::HANGING as $table => ['point' => $point, 'at' => $parent, 'key' => $key]) {
+            $query = DB::table($table)->whereIn($point, DB::table($parent)->where('company_id', $company->id)->select('id'));
+            foreach ($key as $part) {
+                $query->orderBy($part); // each row once: it is read in parts
+            }
+            foreach ($query->lazy(self::AT_ONCE) as $row) {
                 $this->write($file, $table, get_object_vars($row));
                 $rows++;
             }

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $address
  * @property bool   $is_demo   made up, as are its sites and people
  * @property ?string $licence   as the law where they work asks it on paper
+ * @property ?string $code_edition code and edition that it works to, where the plan of a site does not say another
  * @property ?int    $storm_from first month of the storm season
  * @property ?int    $storm_to   its last month
  */
@@ -30,6 +31,14 @@ final class Company extends Model
     public function headLines(): array
     {
         return array_values(array_filter([$this->address, $this->telephone, $this->licence]));
+    }
+
+    /** The sign as it stands in a page or paper; null where there is none. */
+    public function logo(): ?string
+    {
+        $logo = CompanyLogo::query()->where('company_id', $this->id)->first();
+
+        return $logo === null ? null : 'data:image/jpeg;base64,' . base64_encode($logo->jpeg);
     }
 
     protected function casts(): array

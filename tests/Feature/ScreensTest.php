@@ -5,13 +5,18 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Bridge\SwitchFacts;
+use App\Models\Company;
+use App\Models\CompanyLogo;
 use App\Models\Role;
 use App\Models\Sheet;
 use App\Models\User;
+use App\Stage\Plan\CodeEdition;
 use App\Stage\Rehearsal\FiveStories;
 use App\Stage\Survey\KindPicture;
+use Database\Factories\UserFactory;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Rehearsal\Story;
+use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
@@ -104,6 +109,47 @@ final class ScreensTest extends TestCase
         $this->signIn(Role::Technician);
         $this->put('/company', $fields)->assertForbidden();
         self::assertSame('Fern Standby', User::query()->findOrFail($lead->id)->company->name);
+    }
+
+    #[Test]
+    public function a_logo_is_drawn_anew_on_every_paper_and_taken_off_again(): void
+    {
+        $lead = $this->signIn(Role::Lead);
+        $fields = ['company_name' => 'Fern Standby'];
+        $png = UploadedFile::fake()->image('sign.png', 640, 200);
+        $this->put('/company', ['logo' => UploadedFile::fake()->createWithContent('sign.svg', '<svg onload="x()"/>')] + $fields)
+            ->assertSessionHasErrors('logo');
+        $this->put('/company', ['logo' => $png] + $fields)->assertSessionHasNoErrors();
+        $kept = CompanyLogo::query()->sole();
+        self::assertStringStartsWith("\xFF\xD8\xFF", $kept->jpeg, 'JPEG, whatever was sent');
+        $this->put('/company', $fields)->assertSessionHasNoErrors();
+        self::assertSame(1, CompanyLogo::query()->count(), 'kept where none is sent');
+        $this->get('/people')->assertSee('data:image/jpeg;base64,', false);
+        $run = $this->runOf($this->switchOf($lead));
+        $with = strlen((string) $this->get("/runs/$run->id/report.pdf")->assertOk()->getContent());
+        self::assertNull(Company::query()->findOrFail(UserFactory::make()->company_id)->logo(), 'of one company only');
+        $this->put('/company', ['without_logo' => '1'] + $fields)->assertSessionHasNoErrors();
+        self::assertSame(0, CompanyLogo::query()->count());
+        self::assertGreaterThan(500, $with - strlen((string) $this->get("/runs/$run->id/report.pdf")->getContent()));
+    }
+
+    #[Test]
+    public function the_edition_of_the_company_holds_where_the_plan_says_no_other(): void
+    {
+        $lead = $this->signIn(Role::Lead);
+        $switch = $this->switchOf($lead);
+        $of = static fn(): ?string => CodeEdition::of($switch->refresh(), $switch->plan);
+        self::assertNull($of());
+        $this->put('/company', ['company_name' => 'Fern Standby', 'company_edition' => 'Model code, ninth edition'])
+            ->assertSessionHasNoErrors();
+        self::assertSame('Model code, ninth edition', $of());
+        $this->get("/switches/$switch->id/class")->assertSee('here Model code, ninth edition');
+        $this->get("/switches/$switch->id/plan")->assertSee('as the company, Model code, ninth edition');
+        $switch->plan()->create([
+            'company_id' => $switch->company_id, 'user_id' => $lead->id, 'facts' => ['code_edition' => 'Town code, tenth'],
+        ]);
+        self::assertSame('Town code, tenth', $of());
+        $this->get("/switches/$switch->id/class")->assertSee('here Town code, tenth');
     }
 
     #[Test, DataProvider('kinds')]

@@ -35,8 +35,7 @@ final readonly class ClassPage
         $facts = new PlanFacts($switch, $switch->plan);
         $topology = TopologyCheck::of((new OneLineReader())->whole(Node::fromArray($facts->plan->drawing())))->answer();
         $survey = (new SurveyFacts($switch))->answer;
-        $edition = $switch->plan->facts['code_edition'] ?? null;
-        $this->edition = is_string($edition) ? $edition : null;
+        $this->edition = CodeEdition::of($switch, $switch->plan);
         $this->sheet = new ClassSheet(
             $switch->site->installation,
             $switch->survey ?? [],

@@ -224,6 +224,13 @@ final readonly class PlanPage
         return is_scalar($value) ? (string) $value : '';
     }
 
+    public function editionHint(): string
+    {
+        $ofCompany = CodeEdition::of($this->switch, null);
+
+        return 'Printed on the plan' . ($ofCompany === null ? '' : "; empty: as the company, $ofCompany");
+    }
+
     public function chosenTitle(): ?string
     {
         return array_column(

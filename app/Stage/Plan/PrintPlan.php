@@ -19,7 +19,7 @@ final readonly class PrintPlan
         $plan = PlanPage::of($switch, $switch->plan, new PlanLook());
 
         return Paper::of(view('plan.pack-pdf', [
-            'plan' => $plan,
+            'plan' => $plan, 'edition' => CodeEdition::of($switch, $switch->plan),
             'onGenerator' => PlanPage::of($switch, $switch->plan, new PlanLook('emergency')),
             'survey' => new SurveyFacts($switch),
             'landing' => new LandingPage($switch),

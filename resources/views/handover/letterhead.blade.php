@@ -3,6 +3,9 @@
         <tr>
             <td>
                 @if ($company)
+                    @if ($logo = $company->logo())
+                        <img class="logo-of-paper" alt="" src="{{ $logo }}"><br>
+                    @endif
                     <span class="company">{{ $company->name }}</span>
                     @foreach ($company->headLines() as $line)
                         <br>{{ $line }}

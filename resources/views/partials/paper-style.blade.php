@@ -163,6 +163,11 @@
         text-align: right
     }
 
+    .logo-of-paper {
+        max-height: 40pt;
+        max-width: 160pt
+    }
+
     .company {
         font-size: 12pt;
         font-weight: bold

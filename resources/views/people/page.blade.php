@@ -75,7 +75,7 @@
             @endforeach
         </ul>
         @php($company = auth()->user()->company)
-        <form method="post" action="{{ route('company.save') }}" class="block">
+        <form method="post" action="{{ route('company.save') }}" class="block" enctype="multipart/form-data">
             @csrf @method('put')
             <h2>The company</h2>
             <p class="field-hint">This stands at the head of every report and owner's page.</p>
@@ -85,6 +85,25 @@
                     hint="Whom they call when it does not work" />
                 <x-field name="company_address" label="Address of the company" :value="old('company_address', $company->address)" />
                 <x-field name="licence" label="Licence" :value="old('licence', $company->licence)" hint="As the law asks it on paper" />
+                <x-field name="company_edition" label="Code and edition we work to" :value="old('company_edition', $company->code_edition)"
+                    maxlength="120" hint="Where the plan of a site does not say another; the authority has the last word" />
+                <div class="field">
+                    <label for="f-logo">Logo</label>
+                    <input id="f-logo" class="form-control" type="file" name="logo" accept="image/jpeg,image/png,image/webp"
+                        @error('logo') aria-invalid="true" aria-describedby="f-logo-error" @enderror>
+                    @error('logo')
+                        <p class="field-error" id="f-logo-error"><x-glyph kind="stop" />{{ $message }}</p>
+                    @enderror
+                    @if ($logo = $company->logo())
+                        <p><img alt="The logo as it is" src="{{ $logo }}" height="56"></p>
+                    @else
+                        <p class="field-hint">JPEG, PNG or WebP, up to 4 MB; drawn anew on white</p>
+                    @endif
+                </div>
+                @if ($logo)
+                    <label class="check"><input class="form-check-input" type="checkbox" name="without_logo" value="1">without a
+                        logo</label>
+                @endif
             </div>
             <button class="btn btn-outline-primary" type="submit">Save the company</button>
         </form>

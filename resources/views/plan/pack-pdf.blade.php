@@ -18,7 +18,7 @@
     <p class="small">{{ $site->address }} {{ $site->installation->label() }}. Printed {{ $plan->standing->date(now()) }}. Escapement.</p>
     <div class="box"><b>A plan, not permission.</b> Nothing here permits work on live parts. Every size, torque, distance and time is a
         planning figure, to be confirmed against the maker's instructions, the adopted code in its edition in force
-        ({{ $plan->kept->facts['code_edition'] ?? 'edition not stated: ask the authority' }}), the authority having jurisdiction and a
+        ({{ $edition ?? 'edition not stated: ask the authority' }}), the authority having jurisdiction and a
         licensed electrician. Line sides stay live until the supply is opened upstream; the generator starts by itself.</div>
     <h2>Found</h2>
     <table>

@@ -50,7 +50,7 @@
                 @checked(old('use_demand', $facts['use_demand'] ?? false))>Size the whole house by its demand, not by all loads at
             once</label>
         <x-field name="code_edition" label="Code and edition in force" :value="old('code_edition', $facts['code_edition'] ?? '')"
-            maxlength="120" hint="Printed on the plan" />
+            maxlength="120" :hint="$page->editionHint()" />
         @foreach ($page->bondQuestions() as $name => [$label, $no, $yes])
             <fieldset class="field">
                 <legend>{{ $label }}</legend>

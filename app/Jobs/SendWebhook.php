@@ -23,7 +23,8 @@ final class SendWebhook implements ShouldQueue
     private const ANSWER_S = 8;
     private const SAID = 200;
 
-    public int $tries = 1;
+    /** Of the job, when a worker dies in the middle; what is not taken comes again as another one. */
+    public int $tries = 3;
 
     public function __construct(private readonly string $callId) {}
 
@@ -60,7 +61,7 @@ final class SendWebhook implements ShouldQueue
         try {
             $address = PublicAddress::of($url);
             $answer = Http::connectTimeout(self::CONNECT_S)->timeout(self::ANSWER_S)
-                ->withOptions(['allow_redirects' => false, 'curl' => [CURLOPT_RESOLVE => [$address->pinned()]]])
+                ->withOptions(['allow_redirects' => false, 'sink' => '/dev/null', 'curl' => [CURLOPT_RESOLVE => [$address->pinned()]]])
                 ->withHeaders([
                     'Escapement-Event' => $call->event, 'Escapement-Delivery' => $call->id,
                     'Escapement-Signature' => self::signature($secret, Carbon::now()->getTimestamp(), $call->body),

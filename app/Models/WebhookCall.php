@@ -28,6 +28,7 @@ final class WebhookCall extends Model
     use BelongsToCompany;
 
     public const UPDATED_AT = null;
+    private const KEPT_DAYS = 90;
     public $incrementing = false;
     protected $keyType = 'string';
     protected $guarded = [];
@@ -36,6 +37,13 @@ final class WebhookCall extends Model
     public function webhook(): BelongsTo
     {
         return $this->belongsTo(Webhook::class);
+    }
+
+    /** What was told long ago is kept by who was told, of every company. */
+    public static function forget(): void
+    {
+        $query = self::query()->withoutGlobalScopes();
+        $query->where('created_at', '<', Carbon::now()->subDays(self::KEPT_DAYS))->delete();
     }
 
     protected function casts(): array

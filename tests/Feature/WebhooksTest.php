@@ -143,6 +143,21 @@ final class WebhooksTest extends TestCase
         self::assertSame(0, WebhookCall::query()->count());
     }
 
+    #[Test]
+    public function what_was_told_is_forgotten_after_three_months(): void
+    {
+        $this->lead();
+        Http::fake(['*' => Http::response('', 200)]);
+        $hook = $this->hook(['run.signed']);
+        $this->post("/webhooks/$hook->id/try");
+        $this->travel(89)->days();
+        WebhookCall::forget();
+        self::assertSame(1, WebhookCall::query()->count());
+        $this->travel(2)->days();
+        WebhookCall::forget();
+        self::assertSame(0, WebhookCall::query()->count());
+    }
+
     private function lead(): void
     {
         $this->signIn(Role::Lead);

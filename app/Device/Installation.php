@@ -24,7 +24,7 @@ use Escapement\Core\Wire\SettingsReader;
  * All of it can be written down and begun again from there. Rule: docs/rules.md#bench-live.
  *
  * @phpstan-type Kept array{serial: string, kind: string, spec: array<string, mixed>, inputs: list<array<string, mixed>>, base_ms: int,
- *     now_ms: int, rate: int, revision: int, last_seq: int}
+ *     now_ms: int, rate: int, revision: int, last_seq: int, earlier?: list<array<string, mixed>>}
  */
 final class Installation
 {
@@ -50,6 +50,8 @@ final class Installation
     private array $spec;
     /** @var list<array<string, mixed>> what hands did since these settings are active */
     private array $inputs;
+    /** @var list<LogLine> of before these settings were active */
+    private array $earlier;
     /** Of the device, when the present script begins. */
     private int $baseMs;
     private int $revision;
@@ -67,6 +69,7 @@ final class Installation
         $this->serial = $kept['serial'];
         $this->kind = $kept['kind'];
         $this->revision = $kept['revision'];
+        $this->earlier = array_map(LogLine::fromArray(...), $kept['earlier'] ?? []);
         $this->begin($kept['spec'], $kept['inputs'], $kept['base_ms'], $kept['last_seq']);
         $this->live->advanceTo(max(0, $kept['now_ms'] - $kept['base_ms']));
         $this->clock = new BenchClock($kept['now_ms'], $kept['rate'], $mono);
@@ -79,6 +82,7 @@ final class Installation
             'serial' => $this->serial, 'kind' => $this->kind, 'spec' => $this->spec, 'inputs' => $this->inputs, 'base_ms' => $this->baseMs,
             'now_ms' => $this->nowMs(), 'rate' => $this->clock->rate(), 'revision' => $this->revision,
             'last_seq' => $this->seqBefore,
+            'earlier' => array_map(static fn(LogLine $line): array => $line->toArray(), $this->earlier),
         ];
     }
 
@@ -218,12 +222,12 @@ final class Installation
             return $this->image[1]; // many ask in one millisecond
         }
         $live = $this->live();
-        $log = $live->log();
+        $log = $this->log(0, 1);
         $word = static fn(int $value): array => [$value >> 16 & 0xFFFF, $value & 0xFFFF];
 
         $registers = [
             ...(new LiveImage())->ofSample($live->sample()),
-            ...$word($log === [] ? 0 : max($log[0]->seq, $live->lastSeq() - LiveBench::RING + 1)),
+            ...$word($log[0]->seq ?? 0),
             ...$word($live->lastSeq()),
         ];
         $this->image = [$now, $registers];
@@ -293,7 +297,9 @@ final class Installation
                 'soc' => $sample['soc'], 'run_h' => $sample['run_h'], 'starts' => $sample['starts'], 'fuel_pct' => $sample['fuel_pct'],
             ], static fn(mixed $value): bool => $value !== null) + $spec['bench']['generator'];
         }
+        $earlier = $this->log(0, PHP_INT_MAX);
         $this->begin($spec, $this->standing(), $this->nowMs(), $this->live->lastSeq());
+        $this->earlier = $earlier;
         $this->image = null;
         $this->revision++;
         $this->isChanged = true;
@@ -316,10 +322,13 @@ final class Installation
         return $this->spec;
     }
 
-    /** @return list<LogLine> */
+    /** @return list<LogLine> from a number on, of those that are kept: other settings take no line away */
     public function log(int $fromSeq, int $limit): array
     {
-        return $this->live()->log($fromSeq, $limit);
+        $kept = array_slice([...$this->earlier, ...$this->live()->log()], -LiveBench::RING);
+        $from = array_filter($kept, static fn(LogLine $line): bool => $line->seq >= $fromSeq);
+
+        return array_slice(array_values($from), 0, $limit);
     }
 
     /** @throws Refused */

@@ -3,11 +3,7 @@ import { expect, newHouse, signIn, test } from './steps.js';
 /** A house with a source and two loads that may be shed; returns the address of its plan. */
 async function plannedHouse(page, name) {
     const settings = await newHouse(page, name);
-    await page.goto('/');
-    await page
-        .getByRole('link', { name: new RegExp(name) })
-        .first()
-        .click();
+    await page.goto(settings);
     await page
         .getByRole('link', { name: /^Survey/ })
         .first()

@@ -19,6 +19,16 @@ final readonly class LogLine
         return ['seq' => $this->seq, 't_ms' => $this->tMs, 'kind' => $this->kind] + $this->keys + ['because' => $this->because];
     }
 
+    /** @param array<string, mixed> $kept as {@see toArray()} gives it */
+    public static function fromArray(array $kept): self
+    {
+        $whole = static fn(string $key): int => is_int($kept[$key] ?? null) ? $kept[$key] : 0;
+        $word = static fn(string $key): string => is_string($kept[$key] ?? null) ? $kept[$key] : '';
+        $keys = array_diff_key($kept, ['seq' => 1, 't_ms' => 1, 'kind' => 1, 'because' => 1]);
+
+        return new self($whole('seq'), $whole('t_ms'), $word('kind'), $keys, $word('because'));
+    }
+
     /** As the column `detail` of a table: `name=value` joined by `;`. */
     public function detail(): string
     {

@@ -147,6 +147,8 @@ final class InstallationTest extends TestCase
         $this->monoMs = 7_200_000;
         $seq = $installation->live()->lastSeq();
         $settings = ['return_delay_ms' => 120_000] + $installation->settings();
+        $log = $installation->log(0, 1000);
+        self::assertContains('source_returned', array_column($log, 'kind'));
 
         self::assertSame(2, $installation->writeSettings($settings, 1));
         self::assertContains('door_open', $installation->sample()['alarms']);
@@ -156,6 +158,13 @@ final class InstallationTest extends TestCase
         self::assertGreaterThanOrEqual($seq, $installation->live()->lastSeq());
         self::assertSame(7_200_000, $installation->nowMs());
         self::assertSame(120_000, $installation->settings()['return_delay_ms']);
+        $again = new Installation($installation->kept(), fn(): int => $this->monoMs);
+        foreach ([$installation, $again] as $one) {
+            self::assertEquals($log, $one->log(0, count($log)), 'the log goes on');
+            $seqs = array_column($one->log(0, 1000), 'seq');
+            self::assertSame(range(1, count($seqs)), $seqs);
+        }
+        self::assertSame(array_column($installation->log(0, 1000), 'kind'), array_column($again->log(0, 1000), 'kind'));
     }
 
     #[Test]

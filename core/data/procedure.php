@@ -11,12 +11,7 @@ use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\StepKind;
 use Escapement\Core\Commissioning\Procedure\StepRow;
 
-$lethal = 'Lethal voltage. Only a qualified person, at guarded test points or on the controller\'s own display; covers on, nobody beside.';
-$starts = 'It starts by itself within seconds: hands, hair and clothes away from belts, fan and exhaust.';
-$gas = 'Carbon monoxide kills. The engine runs outdoors only, away from openings, with alarms inside.';
-$arc = 'Arc flash and back-feed kill. Stand aside of the enclosure, covers on; nobody downstream or upstream is touching anything.';
-$dead = 'Only what is locked, tagged and proved dead. The line side of a main stays live until it is opened upstream; the engine '
-    . 'can start by itself until its battery is off.';
+['lethal' => $lethal, 'starts' => $starts, 'gas' => $gas, 'arc' => $arc, 'dead' => $dead] = require __DIR__ . '/hazards.php';
 $upstream = 'Lethal voltage. The line side stays energized until the supply is open upstream; contact kills. Covers stay on until '
     . 'it is open, tagged and proved dead.';
 $notMobile = 'K1 K2 K3 K4 K7 K8 K9 K10';

@@ -11,16 +11,11 @@ use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\StepKind;
 use Escapement\Core\Commissioning\Procedure\StepRow;
 
-$lethal = 'Lethal voltage. Only a qualified person, at guarded test points or on the controller\'s own display; covers on, nobody beside.';
-$starts = 'It starts by itself within seconds: hands, hair and clothes away from belts, fan and exhaust.';
-$gas = 'Carbon monoxide kills. The engine runs outdoors only, away from openings, with alarms inside.';
+['lethal' => $lethal, 'starts' => $starts, 'gas' => $gas, 'arc' => $arc, 'dead' => $dead] = require __DIR__ . '/hazards.php';
 $blocked = 'Engine blocked and tried. Hot oil, coolant under pressure and the exhaust burn: let it cool as its maker says.';
 $acid = 'Batteries give off gas that explodes; acid burns; a tool across the poles is an arc. Eye protection, negative off first and on '
     . 'last.';
 $fuel = 'Fuel burns and explodes. No flame, no spark, valves closed as its maker says; leaks are looked for with a liquid or a detector.';
-$dead = 'Only what is locked, tagged and proved dead. The line side of a main stays live until it is opened upstream; the engine '
-    . 'can start by itself until its battery is off.';
-$arc = 'Arc flash and back-feed kill. Stand aside of the enclosure, covers on; nobody downstream or upstream is touching anything.';
 $engine = 'standby mobile';
 
 $item = static fn(

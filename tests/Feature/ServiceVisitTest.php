@@ -10,6 +10,7 @@ use App\Models\TransferSwitch;
 use App\Models\Upkeep;
 use App\Stage\Commissioning\ServicePage;
 use App\Stage\SiteStanding;
+use Escapement\Core\Commissioning\Service\ServiceRows;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Record\RunRecord;
@@ -32,7 +33,7 @@ final class ServiceVisitTest extends TestCase
         $switch = $this->switchOf($user, $kind);
         $this->known($switch);
         $this->get("/switches/$switch->id/service")->assertOk()->assertSee('begin the visit');
-        $visit = $this->begun($switch, ServicePage::INSIDE, isOpened: true);
+        $visit = $this->begun($switch, ServiceRows::inside(), isOpened: true);
         $this->pass($visit, '');
         $this->get("/runs/$visit->id/procedure")->assertOk()->assertSee('Sign the visit');
         $this->post("/runs/$visit->id/sign", ['signed_name' => 'Ada Fenn'])->assertRedirect();
@@ -42,7 +43,7 @@ final class ServiceVisitTest extends TestCase
             ->assertDontSee('Measured against expected');
         $this->get("/runs/$visit->id/report.pdf")->assertOk();
         $done = LogEntry::query()->where(['switch_id' => $switch->id, 'kind' => 'service'])->sole();
-        self::assertEqualsCanonicalizing(ServicePage::INSIDE, $done->fields['items']);
+        self::assertEqualsCanonicalizing(ServiceRows::inside(), $done->fields['items']);
         $this->get("/switches/$switch->id/logbook")->assertOk()->assertSee('Service visit.');
         $export = Node::fromJson((string) $this->get("/runs/$visit->id/report.json")->getContent());
         self::assertSame('pass', RunRecord::verification($export)['signed']);

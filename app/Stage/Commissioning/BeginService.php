@@ -8,6 +8,7 @@ use App\Bridge\UpkeepFacts;
 use App\Models\TransferSwitch;
 use App\Models\User;
 use App\Stage\SiteStanding;
+use Escapement\Core\Commissioning\Service\ServiceRows;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -38,7 +39,7 @@ final readonly class BeginService
         /** @var list<string> $items */
         $items = array_values(array_unique($fields['items'] ?? []));
         $isOpened = (bool) ($fields['enclosure'] ?? false);
-        if (! $isOpened && array_intersect($items, ServicePage::INSIDE) !== []) {
+        if (! $isOpened && array_intersect($items, ServiceRows::inside()) !== []) {
             throw ValidationException::withMessages([
                 'enclosure' => 'Contacts and witness marks are inside: choose that the enclosure is opened, or leave them out today.',
             ]);

@@ -8,6 +8,7 @@ use App\Bridge\UpkeepFacts;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use App\Stage\Upkeep\UpkeepPage;
+use Escapement\Core\Commissioning\Service\ServiceRows;
 use Escapement\Core\Commissioning\Service\ServiceWork;
 use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Schedule\Service\DueItem;
@@ -17,8 +18,8 @@ use Illuminate\Support\Carbon;
 /** What a service visit can take in, what of it is due, and the visits that were. */
 final readonly class ServicePage
 {
-    /** Done inside of the enclosure. */
-    public const INSIDE = ['switch_inspection', 'torque_witness'];
+    /** Steps that a visit has if it is wanted. */
+    public const OPTIONS = ['photos' => 'Pictures as found and as left', 'owner_present' => 'The owner is there and signs'];
 
     public SiteStanding $standing;
     public UpkeepFacts $facts;
@@ -60,7 +61,7 @@ final readonly class ServicePage
     public static function ids(UpkeepFacts $facts): array
     {
         return match (true) {
-            ! $facts->hasEngine() => self::INSIDE,
+            ! $facts->hasEngine() => ServiceRows::inside(),
             $facts->genericItems() !== [] => array_keys($facts->genericItems()),
             default => ServiceItem::ids(),
         };
@@ -75,7 +76,7 @@ final readonly class ServicePage
     /** What is planned inside needs the isolation that goes with it. */
     public function isOpened(): bool
     {
-        return array_intersect($this->planned ?? [], self::INSIDE) !== [];
+        return array_intersect($this->planned ?? [], ServiceRows::inside()) !== [];
     }
 
     public function acts(): SelfActing
@@ -85,6 +86,7 @@ final readonly class ServicePage
 
     private function isDue(DueItem $one): bool
     {
-        return $one->state !== 'ok' && ! in_array($one->item->id, self::INSIDE, true); // that needs a power-down: chosen on purpose
+        // What is inside needs a power-down: it is chosen on purpose.
+        return $one->state !== 'ok' && ! in_array($one->item->id, ServiceRows::inside(), true);
     }
 }

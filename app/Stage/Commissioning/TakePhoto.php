@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Commissioning;
 
 use App\Models\Run;
-use App\Models\User;
-use App\Stage\Maker;
-use App\Stage\Picture;
+use App\Stage\SentPhoto;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -18,26 +16,9 @@ final readonly class TakePhoto
 
     public function __invoke(Request $request, Run $run): JsonResponse
     {
-        $fields = $request->validate(
-            ['id' => ['required', 'uuid'], 'step' => ['required', 'string', 'max:120'], 'client_wall' => ['nullable', 'string', 'max:40'],
-                'maker' => ['nullable', 'integer'], 'photo' => ['required', 'file', 'max:16384']],
-            ['photo.*' => 'A picture of up to 16 MB.', 'id.*' => 'This must be a UUID.', 'step.*' => 'Which step?'],
-        );
-        /** @var User $user */
-        $user = $request->user();
-        $stranger = Maker::fault($fields['maker'] ?? null, $user);
-        if ($stranger !== null) {
-            return response()->json(['error' => ['path' => "/$stranger[0]", 'message' => $stranger[1]]], 403);
-        }
-        $picture = Picture::of($fields['photo']);
-        $fault = $picture === null ? [
-            'field' => 'photo', 'message' => Picture::UNREADABLE,
-        ]
-            : $this->keeper->keep($run, $user, $fields['id'], $fields['step'], $picture, $fields['client_wall'] ?? null);
+        $photo = SentPhoto::of($request, ['step' => [['required', 'string', 'max:120'], 'Which step?']]);
+        $fault = $this->keeper->keep($run, $photo->sender, $photo->id, $photo->to, $photo->picture, $photo->wall);
 
-        return $fault === null ? response()->json(['kept' => $fields['id']]) : response()->json(
-            ['error' => ['path' => "/{$fault['field']}", 'message' => $fault['message']]],
-            422,
-        );
+        return $fault === null ? $photo->kept() : SentPhoto::refused($fault['field'], $fault['message']);
     }
 }

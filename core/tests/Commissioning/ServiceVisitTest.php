@@ -14,6 +14,7 @@ use Escapement\Core\Commissioning\Procedure\StepState;
 use Escapement\Core\Commissioning\Procedure\SubmittedAnswer;
 use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\Service\GivenAnswer;
+use Escapement\Core\Commissioning\Service\ServiceRows;
 use Escapement\Core\Commissioning\Service\VisitEntries;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
@@ -73,6 +74,12 @@ final class ServiceVisitTest extends TestCase
 
         self::assertSame([], array_filter($ids, static fn(string $id): bool => str_starts_with($id, 'switch_service/')));
         self::assertNotContains('isolate/proved-dead', $ids);
+    }
+
+    #[Test]
+    public function what_is_inside_of_the_enclosure_is_known_by_its_rows(): void
+    {
+        self::assertSame(['switch_inspection', 'torque_witness'], ServiceRows::inside());
     }
 
     #[Test]

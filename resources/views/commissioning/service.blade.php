@@ -34,12 +34,12 @@
             <fieldset class="schools">
                 <legend>How</legend>
                 <label class="check"><input class="form-check-input" type="checkbox" name="enclosure" value="1"
-                        @checked(session()->hasOldInput('press') ? old('enclosure') === '1' : $page->isOpened())>The enclosure of the switch is opened: all of it is isolated and proved dead
-                    first</label>
+                        @checked(session()->hasOldInput('press') ? old('enclosure') === '1' : $page->isOpened())>
+                    <span>The enclosure of the switch is opened: all of it is isolated and proved dead first</span></label>
                 @error('enclosure')
                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                 @enderror
-                @foreach (['photos' => 'Pictures as found and as left', 'owner_present' => 'The owner is there and signs'] as $school => $words)
+                @foreach ($page::OPTIONS as $school => $words)
                     <label class="check"><input type="hidden" name="options[{{ $school }}]" value="0"><input
                             class="form-check-input"
                             type="checkbox" name="options[{{ $school }}]" value="1"
@@ -69,7 +69,8 @@
                     @foreach ($page->switch->services as $visit)
                         <tr>
                             <th scope="row"><a
-                                    href="{{ route('procedure', $visit) }}">{{ $page->standing->date($visit->created_at) }}<small>{{ $visit->user->name }}</small></a>
+                                    href="{{ route('procedure', $visit) }}">{{ $page->standing->date($visit->created_at) }}
+                                    <small>{{ $visit->user->name }}</small></a>
                             </th>
                             <td>version {{ $visit->sheet->version }}</td>
                             <td>

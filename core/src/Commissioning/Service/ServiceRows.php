@@ -23,8 +23,7 @@ final readonly class ServiceRows
     {
         /** @var list<StepRow> $proof */
         $proof = require __DIR__ . '/../../../data/procedure.php';
-        /** @var list<StepRow> $visit */
-        $visit = require __DIR__ . '/../../../data/service_visit.php';
+        $visit = self::visit();
         $isolate = array_filter($proof, static fn(StepRow $row): bool => $row->stage === Stage::Isolate && $row->id !== self::BRIEFING
             && ($work->hasEnclosure || $row->id === self::BLOCK && $work->hasEngine));
 
@@ -40,5 +39,23 @@ final readonly class ServiceRows
         }
 
         return $rows;
+    }
+
+    /** @return list<string> items of service that are done inside of the enclosure, with all of it isolated and proved dead */
+    public static function inside(): array
+    {
+        $rows = array_filter(
+            self::visit(),
+            static fn(StepRow $row): bool => $row->stage === Stage::SwitchService && $row->when === "item:$row->id",
+        );
+
+        return array_values(array_map(static fn(StepRow $row): string => $row->id, $rows));
+    }
+
+    /** @return list<StepRow> */
+    private static function visit(): array
+    {
+        /** @var list<StepRow> */
+        return require __DIR__ . '/../../../data/service_visit.php';
     }
 }

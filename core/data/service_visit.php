@@ -263,7 +263,7 @@ return [
         'Its breaker off is a dead battery in a month.',
         'Fed, its lamp lit, its leads sound.',
         'Find its breaker first.',
-        $acid,
+        "$acid The charger is at mains voltage: its cover stays on.",
     ),
     $item(
         'enclosure_exhaust',

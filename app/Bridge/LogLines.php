@@ -49,7 +49,7 @@ final class LogLines
         ])->all());
     }
 
-    /** @return list<LogEntry> that a span is told by, in the order of time */
+    /** @return list<LogEntry> that a summary of a span of time needs, by time */
     public function within(LogbookReach $reach): array
     {
         $rows = $this->lean()->where(static function (Builder $any) use ($reach): void {

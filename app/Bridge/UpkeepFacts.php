@@ -236,7 +236,7 @@ final readonly class UpkeepFacts
         return $closed;
     }
 
-    /** @return list<LogEntry> the lines that a span from then on is told by */
+    /** @return list<LogEntry> the lines that a summary of the logbook from then on needs */
     private function linesFrom(Carbon $from): array
     {
         $visits = array_map(static fn(array $one): array => [

@@ -12,7 +12,7 @@ use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Http;
 
-/** Sends what an address is told, signed; later again when it is not taken, and not for ever. */
+/** Sends one signed message to an address; later again, six times at most, when the address does not accept it. */
 final class SendWebhook implements ShouldQueue
 {
     use Queueable;
@@ -33,7 +33,7 @@ final class SendWebhook implements ShouldQueue
         $call = WebhookCall::query()->withoutGlobalScopes()->find($this->callId);
         $hook = $call?->webhook()->withoutGlobalScopes()->first();
         if ($call === null || $hook === null || $call->delivered_at !== null) {
-            return; // taken away meanwhile, or told already
+            return; // taken away meanwhile, or accepted already
         }
         $tries = $call->tries + 1;
         $said = self::sent($hook->url, $hook->secret, $call);
@@ -49,7 +49,7 @@ final class SendWebhook implements ShouldQueue
         }
     }
 
-    /** What a receiver reckons to know that it is us: HMAC-SHA-256 over time, a point and the body. */
+    /** A receiver computes the same to check the sender: HMAC-SHA-256 over time, a point and the body. */
     public static function signature(string $secret, int $at, string $body): string
     {
         return "t=$at,v1=" . hash_hmac('sha256', "$at.$body", $secret);

@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 
 /**
- * An address that hears of what happens in a company.
+ * An address that is called when something happens in a company.
  *
  * @property int          $id
  * @property int          $company_id

@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * Something that an address is told: sent until it is taken, a few times.
+ * A message to the address of a webhook: sent until the address accepts it, a few times.
  *
  * @property string  $id      the same with each try, so that a receiver can take it once
  * @property int     $company_id
@@ -39,11 +39,22 @@ final class WebhookCall extends Model
         return $this->belongsTo(Webhook::class);
     }
 
-    /** What was told long ago is kept by who was told, of every company. */
+    /** Deletes old messages, of every company: the receivers keep their own. */
     public static function forget(): void
     {
         $query = self::query()->withoutGlobalScopes();
         $query->where('created_at', '<', Carbon::now()->subDays(self::KEPT_DAYS))->delete();
+    }
+
+    public function words(): string
+    {
+        return ($this->said ?? 'not sent yet') . ($this->given_up_at === null ? '' : ' Given up.');
+    }
+
+    /** Marks only what went wrong: an accepted message proves nothing. */
+    public function glyph(): string
+    {
+        return $this->given_up_at !== null ? 'stop' : ($this->said !== null && $this->delivered_at === null ? 'warn' : 'note');
     }
 
     protected function casts(): array

@@ -10,7 +10,7 @@ use App\Models\WebhookCall;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 
-/** Tells the addresses of a company what has happened. What is told is written with what happened, and sent when that is certain. */
+/** Messages to the addresses of a company. Each is saved in the transaction of what happened, and sent after the commit. */
 final readonly class Hooks
 {
     /**

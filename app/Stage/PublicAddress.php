@@ -6,7 +6,7 @@ namespace App\Stage;
 
 /**
  * An address outside, resolved once and called by that number, so that a name cannot point elsewhere a moment later. Loopback, private
- * and reserved numbers are refused, unless the machine is told otherwise.
+ * and reserved numbers are refused, unless `app.webhooks_private` allows them.
  */
 final readonly class PublicAddress
 {

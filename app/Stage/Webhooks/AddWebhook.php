@@ -12,7 +12,7 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 
-/** An address that hears of something from now on; the secret that signs is shown once. */
+/** Adds an address that is called from now on; the secret that signs is shown once. */
 final readonly class AddWebhook
 {
     private const MOST = 10;
@@ -23,7 +23,7 @@ final readonly class AddWebhook
         $fields = $request->validate([
             'url' => ['required', 'string', 'max:500'],
             'events' => ['required', 'array', 'min:1'], 'events.*' => [Rule::in(array_keys(Webhook::EVENTS))],
-        ], ['events.*' => 'Choose what it hears of.', 'url.*' => 'An address of up to 500 letters.']);
+        ], ['events.*' => 'Choose when it is called.', 'url.*' => 'An address of up to 500 letters.']);
         try {
             PublicAddress::of($fields['url']);
         } catch (\DomainException $refused) {

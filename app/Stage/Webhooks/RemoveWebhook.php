@@ -13,6 +13,6 @@ final readonly class RemoveWebhook
     {
         $hook->delete();
 
-        return redirect()->route('webhooks')->with('said', 'Taken away. It hears of nothing more.');
+        return redirect()->route('webhooks')->with('said', 'Removed. It is not called any more.');
     }
 }

@@ -3,9 +3,10 @@
 @section('content')
     <main id="main" class="main narrow">
         <h1>Webhooks</h1>
-        <p>Addresses of yours that hear of something the moment it happens. Each message is signed: the header
-            <code>Escapement-Signature</code> is <code>t=…,v1=…</code>, HMAC-SHA-256 of the time, a point and the body, with the secret of the
-            address. It comes again, under the same id, until it is taken, six times within eleven hours.
+        <p>Addresses of yours that are called when something happens. Each message is signed: the header
+            <code>Escapement-Signature</code> is <code>t=…,v1=…</code>, HMAC-SHA-256 of the time, a point and the body, with its secret. It
+            comes
+            again under the same id, up to six times within eleven hours, until the address accepts it.
         </p>
         @if (session('said'))
             <p class="said" role="status">{{ session('said') }}</p>
@@ -40,7 +41,7 @@
                                     <td>{{ $call->event }}</td>
                                     <td class="fig">{{ $call->tries }}</td>
                                     <td><x-glyph
-                                            :kind="$call->delivered_at ? 'proven' : ($call->given_up_at ? 'stop' : 'note')" />{{ $call->said ?? 'not sent yet' }}{{ $call->given_up_at ? ' Given up.' : '' }}
+                                            :kind="$call->glyph()" />{{ $call->words() }}
                                     </td>
                                 </tr>
                             @endforeach
@@ -57,7 +58,7 @@
                 <div class="fields"><x-field name="url" label="Address" type="url" :value="old('url', '')"
                         hint="https only; addresses inside of a network are not called" /></div>
                 <fieldset class="schools">
-                    <legend>It hears when</legend>
+                    <legend>It is called when</legend>
                     @foreach (\App\Models\Webhook::EVENTS as $event => $words)
                         <label class="check"><input class="form-check-input" type="checkbox" name="events[]" value="{{ $event }}"
                                 @checked(in_array($event, old('events', array_keys(\App\Models\Webhook::EVENTS)), true))>{{ $words }}</label>

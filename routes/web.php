@@ -9,6 +9,7 @@ use App\Http\Middleware\MayWrite;
 use App\Http\Middleware\MayWriteForAll;
 use App\Http\Middleware\StillHere;
 use App\Stage\Account;
+use App\Stage\Account\Pin\FullSignIn;
 use App\Stage\Bench;
 use App\Stage\Board;
 use App\Stage\Calendar;
@@ -60,14 +61,23 @@ Route::middleware(['throttle:owner', ByLink::class])->group(static function (): 
 Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::post('/logout', Account\SignOut::class)->name('logout');
     Route::get('/account', Account\ShowAccount::class)->name('account');
-    Route::delete('/account/sessions/{session}', Account\EndSession::class)->where('session', '[0-9a-f]{32}')->name('session.end');
-    Route::get('/account/second-factor', Account\SecondFactor\SetUp::class)->name('second-factor.set-up');
-    Route::put('/account/second-factor', Account\SecondFactor\TurnOn::class)->middleware('throttle:password')->name('second-factor.on');
-    Route::delete('/account/second-factor', Account\SecondFactor\TurnOff::class)->middleware('throttle:password')
-        ->name('second-factor.off');
-    Route::post('/account/tokens', Account\MakeToken::class)->middleware('throttle:password')->name('tokens');
-    Route::delete('/account/tokens/{key}', Account\EndToken::class)->name('token.end');
-    Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:password')->name('password');
+    Route::get('/change', Account\Pin\ShowChange::class)->name('change');
+    Route::post('/change', Account\Pin\ChangePerson::class)->name('change.person');
+    Route::get('/change/password', Account\Pin\AskPassword::class)->name('change.password');
+    Route::post('/change/password', Account\Pin\TakePassword::class)->name('change.password.take');
+    Route::middleware(FullSignIn::class)->group(static function (): void {
+        Route::delete('/account/sessions/{session}', Account\EndSession::class)->where('session', '[0-9a-f]{32}')->name('session.end');
+        Route::get('/account/second-factor', Account\SecondFactor\SetUp::class)->name('second-factor.set-up');
+        Route::put('/account/second-factor', Account\SecondFactor\TurnOn::class)->middleware('throttle:password')
+            ->name('second-factor.on');
+        Route::delete('/account/second-factor', Account\SecondFactor\TurnOff::class)->middleware('throttle:password')
+            ->name('second-factor.off');
+        Route::post('/account/tokens', Account\MakeToken::class)->middleware('throttle:password')->name('tokens');
+        Route::delete('/account/tokens/{key}', Account\EndToken::class)->name('token.end');
+        Route::put('/account/password', Account\ChangePassword::class)->middleware('throttle:password')->name('password');
+        Route::put('/account/pin', Account\Pin\SetPin::class)->middleware('throttle:password')->name('pin.set');
+        Route::delete('/account/pin', Account\Pin\ForgetPin::class)->name('pin.forget');
+    });
 
     Route::get('/notices', Notices\ShowNotices::class)->name('notices');
     Route::put('/notices', Notices\ChooseNotices::class)->name('notices.choose');
@@ -171,7 +181,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/library/runs/{imported}', Handover\ShowImportedRun::class)->name('imported');
     Route::get('/library/runs/{imported}.pdf', Handover\PrintImportedRun::class)->name('imported.pdf');
 
-    Route::middleware(MayLead::class)->group(static function (): void {
+    Route::middleware([MayLead::class, FullSignIn::class])->group(static function (): void {
         Route::put('/fleet/season', Fleet\SaveStormSeason::class)->name('fleet.season');
         Route::get('/people', People\ShowPeople::class)->name('people');
         Route::put('/company', People\SaveCompany::class)->name('company.save');
@@ -212,7 +222,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
             Route::delete('/equipment/{equipment}', Equipment\RetireEquipment::class)->name('equipment.retire');
         });
         // A name under it.
-        Route::middleware(MaySign::class)->group(static function (): void {
+        Route::middleware([MaySign::class, FullSignIn::class])->group(static function (): void {
             Route::post('/load-tests/{test}/close', LoadTest\CloseLoadTest::class)->name('load-test.close');
             Route::post('/runs/{run}/link', Handover\MakeLink::class)->name('link.make');
             Route::delete('/links/{link}', Handover\RevokeLink::class)->name('link.revoke');

@@ -25,6 +25,36 @@ final readonly class CompanyKeys
         return base64_encode(sodium_crypto_sign_publickey($this->pair($companyId)));
     }
 
+    /**
+     * What another machine needs to read the seals of a company.
+     *
+     * @return array{public: string, past: list<string>, born: string}
+     */
+    public function published(int $companyId): array
+    {
+        ['past' => $past, 'born' => $born] = $this->known($companyId);
+
+        return ['public' => $this->public($companyId), 'past' => $past, 'born' => $born];
+    }
+
+    public function has(int $companyId): bool
+    {
+        return File::exists($this->path($companyId));
+    }
+
+    /**
+     * For a company that came from another machine, where its key stays: a new key from here on, and the seals of before still hold.
+     *
+     * @param array{public: string, past: list<string>, born: string} $theirs
+     */
+    public function adopt(int $companyId, array $theirs): void
+    {
+        $this->write($companyId, [
+            'pair' => base64_encode(sodium_crypto_sign_keypair()), 'born' => $theirs['born'],
+            'past' => [...$theirs['past'], $theirs['public']],
+        ]);
+    }
+
     /** Why a seal does not hold; null when it does, or where there was no key yet when the record last grew. */
     public function fault(int $companyId, ?HeadSeal $seal, int $entries, string $head, string $grewAt): ?string
     {

@@ -39,7 +39,7 @@ final class User extends Authenticatable
     protected $hidden = ['password', 'remember_token', 'totp_secret', 'recovery_codes'];
 
     /**
-     * Ends what is open elsewhere, programs with a token too: after another password or another role nothing of before may go on.
+     * Ends what is open elsewhere, programs with a token and PINs too: after another password or another role nothing of before may go on.
      *
      * @param ?string $but the session at hand, which goes on
      */
@@ -50,6 +50,7 @@ final class User extends Authenticatable
             static fn($query) => $query->where('id', '!=', $but),
         )->delete();
         $this->tokens()->delete();
+        DevicePin::query()->withoutGlobalScope('company')->where('user_id', $this->id)->delete();
     }
 
     /** False for somebody who has left the company, and for a guest whose last day is over. */

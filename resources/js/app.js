@@ -17,6 +17,7 @@ import { visitPlan } from './components/visit-plan.js';
 import { attachDraftEdits } from './components/draft-edits.js';
 import { attachPlayStrips } from './components/play-strip.js';
 import { attachStrips } from './components/strip.js';
+import { dropPagesOfOthers } from './kept-pages.js';
 
 applyTheme();
 
@@ -58,6 +59,8 @@ attachPlayStrips();
 attachDraftEdits();
 // on a phone the row of pages is longer than the screen
 document.querySelector('.subjects [aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+
+dropPagesOfOthers();
 
 // The worker keeps the pages of a run, so that a reload in the basement still shows the stopwatch.
 if ('serviceWorker' in navigator) {

@@ -125,3 +125,64 @@ test('after an outage the test button is timed on the same watch, and the outage
     const stored = await (await page.request.get(`${run}/report.json`)).json();
     expect(stored.timing.runs.map(({ by }) => by ?? 'outage')).toEqual(['outage', 'button', 'outage']);
 });
+
+test('a phone changes hands by PIN: each mark keeps its maker, and pages of the one before are gone', async ({ page, context }) => {
+    test.setTimeout(120_000);
+    const enter = async (email) => {
+        await page.goto('/login');
+        await page.getByLabel('Address').fill(email);
+        await page.getByLabel('Password').fill('lantern-demo');
+        await page.getByRole('button', { name: 'Sign in' }).click();
+        await expect(page.getByRole('heading', { name: 'Sites' })).toBeVisible();
+    };
+    const leave = async () => {
+        await page.getByRole('button', { name: /^Your account/ }).click();
+        await page.getByRole('button', { name: 'Sign out' }).click();
+        await expect(page.getByLabel('Address')).toBeVisible();
+    };
+    const setPin = async (pin) => {
+        await page.goto('/account');
+        await page.getByLabel('PIN', { exact: true }).fill(pin);
+        await page.locator('input[name=pin_password]').fill('lantern-demo');
+        await page.getByRole('button', { name: 'Set it' }).click();
+        await expect(page.getByText('The PIN is set, on this device only')).toBeVisible();
+    };
+    await enter('milo@lantern.example');
+    await setPin('2580');
+    await leave();
+    await enter('tove@lantern.example');
+    await setPin('1479');
+    await beginRun(page, await newHouse(page, `Two Hands Lane ${Date.now()}`));
+    const run = new URL(page.url()).pathname;
+    await page.reload(); // by way of the worker, which keeps the page
+    await expect(page.getByRole('button', { name: 'Mark: utility off' })).toBeVisible();
+    const keptPages = () => page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('pages-')));
+    await expect.poll(keptPages).toHaveLength(1);
+    const [before] = await keptPages();
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Mark: utility off' }).click();
+    await expect(page.locator('.marks li')).toHaveCount(1);
+    await context.setOffline(false);
+    await page.route('**/marks', (route) => route.abort()); // no network on the way: the mark stays on the phone
+    await page.getByRole('button', { name: /^Your account/ }).click();
+    await page.getByRole('link', { name: 'Change person' }).click();
+    await page.getByText('Milo Tern', { exact: true }).click();
+    await page.getByLabel('PIN', { exact: true }).fill('9999');
+    await page.getByRole('button', { name: 'Take over' }).click();
+    await expect(page.getByText('Not the PIN of Milo Tern')).toBeVisible();
+    await page.getByLabel('PIN', { exact: true }).fill('2580');
+    await page.getByRole('button', { name: 'Take over' }).click();
+    await expect(page.getByText('Milo Tern has this phone now')).toBeVisible();
+    expect(new URL(page.url()).pathname).toBe(run);
+    await expect.poll(keptPages).not.toContain(before);
+    await page.unroute('**/marks');
+    await expect(page.getByText('made here by somebody else')).toBeVisible();
+    await page.getByRole('button', { name: 'Mark: start signal' }).click();
+    await page.getByRole('button', { name: /^Your account/ }).click();
+    await page.getByRole('link', { name: 'Change person' }).click();
+    await page.getByText('Tove Marsh', { exact: true }).click();
+    await page.getByLabel('PIN', { exact: true }).fill('1479');
+    await page.getByRole('button', { name: 'Take over' }).click();
+    await expect(page.getByText('All sent.')).toBeVisible();
+    await expect(page.locator('.marks li')).toHaveCount(2);
+});

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Console\Commands\ExportCompany;
 use App\Models\Company;
 use App\Models\Role;
 use App\Models\Run;
 use App\Models\Site;
 use App\Models\User;
+use App\Stage\Moving\CompanyRows;
 use Database\Factories\UserFactory;
 use Escapement\Core\Record\HeadSeal;
 use Illuminate\Support\Facades\DB;
@@ -89,19 +89,15 @@ final class OperationsTest extends TestCase
         $pictures = DB::table('photo_files')->pluck('full', 'photo_id')->all();
         $named = DB::table('guest_sites')->insert(['user_id' => $user->id, 'site_id' => $switch->site_id]);
         $this->app['auth']->forgetGuards();
-        $this->artisan('company:delete', ['company' => $company->id, 'export' => "$this->folder/all.jsonl", '--name' => $company->name])
+        $this->artisan('company:delete', ['company' => $company->id, 'export' => "$this->folder/all.zip", '--name' => $company->name])
             ->assertSuccessful();
-        $rows = array_map(
-            static fn(string $line): mixed => json_decode($line, true, flags: JSON_THROW_ON_ERROR),
-            (array) file("$this->folder/all.jsonl"),
-        );
-        $kept = array_column(array_filter($rows, static fn(array $row): bool => $row['table'] === 'photo_files'), 'row');
+        $zip = new \ZipArchive();
+        $zip->open("$this->folder/all.zip");
         self::assertNotSame([], $pictures);
-        self::assertEquals($pictures, array_map(
-            static fn(string $full): string => (string) base64_decode(substr($full, 7), true),
-            array_column($kept, 'full', 'photo_id'),
-        ));
-        self::assertTrue($named && in_array('guest_sites', array_column($rows, 'table'), true));
+        foreach ($pictures as $photo => $full) {
+            self::assertSame($full, $zip->getFromName("pictures/$photo-full.jpg"));
+        }
+        self::assertTrue($named && $zip->statName('rows/guest_sites.jsonl')['size'] > 0);
         self::assertSame([], array_filter(self::counts($company->id)));
         self::assertNull(Company::query()->find($company->id));
         self::assertSame(0, DB::table('photo_files')->count());
@@ -114,7 +110,7 @@ final class OperationsTest extends TestCase
     #[Test]
     public function each_table_that_hangs_on_a_companys_is_exported_with_it(): void
     {
-        $ours = ExportCompany::tables();
+        $ours = CompanyRows::tables();
         $hanging = [];
         foreach (Schema::getTableListing(Schema::getCurrentSchemaName(), schemaQualified: false) as $table) {
             $parents = array_column(Schema::getForeignKeys($table), 'foreign_table');
@@ -122,7 +118,7 @@ final class OperationsTest extends TestCase
                 $hanging[] = $table;
             }
         }
-        self::assertEqualsCanonicalizing(array_keys(ExportCompany::HANGING), $hanging);
+        self::assertEqualsCanonicalizing(array_keys(CompanyRows::HANGING), $hanging);
     }
 
     /** @param array<string, string> $with */
@@ -151,7 +147,7 @@ final class OperationsTest extends TestCase
     private static function counts(int $company): array
     {
         $counts = [];
-        foreach (ExportCompany::tables() as $table) {
+        foreach (CompanyRows::tables() as $table) {
             $counts[$table] = DB::table($table)->where('company_id', $company)->count();
         }
 

@@ -148,7 +148,7 @@ final class RoutesTest extends TestCase
             }
         }
         self::assertEqualsCanonicalizing(
-            ['circuit_templates', 'imported_runs', 'scenarios', 'visit_plans', 'webhook_calls', 'webhooks'],
+            ['circuit_templates', 'device_pins', 'imported_runs', 'scenarios', 'visit_plans', 'webhook_calls', 'webhooks'],
             $hidden,
         );
         self::assertNotContains('equipment', $hidden);
@@ -214,7 +214,7 @@ final class RoutesTest extends TestCase
         foreach ($this->routes() as [$method, $route]) {
             if (in_array($route->uri(), [
                 'login', 'login/code', 'up', 'logout', 'join/{token}', 'account/sessions/{session}', 'account/second-factor',
-                'account/tokens', 'account/tokens/{key}',
+                'account/tokens', 'account/tokens/{key}', 'account/pin', 'change', 'change/password',
             ], true)) {
                 continue;
             }

@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Bridge\CompanyKeys;
 use App\Models\Company;
+use App\Stage\Moving\CompanyRows;
 use Illuminate\Console\Command;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -65,7 +66,7 @@ final class DeleteCompany extends Command
         try {
             $rows += DB::table('sessions')->whereIn('user_id', $people)->delete();
             $rows += DB::table('personal_access_tokens')->whereIn('tokenable_id', $people)->delete();
-            foreach (ExportCompany::tables() as $table) {
+            foreach (CompanyRows::tables() as $table) {
                 $rows += DB::table($table)->where('company_id', $company)->delete();
             }
             $rows += DB::table('companies')->where('id', $company)->delete();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Models\User;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -20,6 +21,9 @@ final class SecurityHeaders
         $response->headers->set('Content-Security-Policy', self::POLICY);
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'same-origin');
+        if ($request->user() instanceof User) {
+            $response->headers->set('Escapement-Person', (string) $request->user()->id); // whose page the worker of a phone keeps
+        }
         $response->headers->set('Permissions-Policy', 'camera=(self), geolocation=(), microphone=()');
         if (! $response->headers->has('Cache-Control') || str_contains((string) $response->headers->get('Cache-Control'), 'no-cache')) {
             $response->headers->set('Cache-Control', 'no-store, private');

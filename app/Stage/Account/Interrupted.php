@@ -26,12 +26,8 @@ final readonly class Interrupted
         if ($back === null || $request->isMethodSafe() || $request->expectsJson() || ! $request->hasSession()) {
             return null;
         }
-        $typed = array_filter(
-            (array) $request->input(),
-            static fn(int|string $key): bool => ! in_array($key, ['_token', '_method'], true) && ! str_contains((string) $key, 'password'),
-            ARRAY_FILTER_USE_KEY,
-        );
-        if ($typed === [] || strlen((string) json_encode($typed, JSON_PARTIAL_OUTPUT_ON_ERROR)) > self::MOST_BYTES) {
+        $typed = self::typed($request);
+        if ($typed === []) {
             return null;
         }
         if (Auth::check()) {
@@ -43,6 +39,27 @@ final readonly class Interrupted
             $request,
             redirect()->route('login')->with('said', 'Your session has ended. Sign in, and go on with what you typed.'),
         );
+    }
+
+    /** What was sent waits in this session until `resumed`: the person has to say who they are before it is taken. */
+    public static function hold(Request $request): void
+    {
+        $back = self::from($request);
+        if ($back !== null) {
+            $request->session()->put(self::KEY, ['back' => $back, 'typed' => self::typed($request)]);
+        }
+    }
+
+    /** @return array<array-key, mixed> without what nobody else may read */
+    private static function typed(Request $request): array
+    {
+        $typed = array_filter(
+            (array) $request->input(),
+            static fn(int|string $key): bool => ! in_array($key, ['_token', '_method'], true) && ! str_contains((string) $key, 'password'),
+            ARRAY_FILTER_USE_KEY,
+        );
+
+        return strlen((string) json_encode($typed, JSON_PARTIAL_OUTPUT_ON_ERROR)) > self::MOST_BYTES ? [] : $typed;
     }
 
     public static function resumed(Request $request): ?RedirectResponse

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Account;
 
 use App\Models\User;
+use App\Stage\Account\Pin\Device;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -17,6 +18,7 @@ final readonly class ShowAccount
 
         return view('account.account', [
             'sessions' => OpenSession::of($user, $request->session()->getId()), 'tokens' => $user->tokens()->oldest('id')->get(),
+            'hasPin' => Device::of($request)->pinOf($user) !== null,
         ]);
     }
 }

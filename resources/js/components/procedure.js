@@ -1,10 +1,10 @@
 import { closes, faultOf } from '../answer-check.js';
 import { answersOf, dropAnswer, dropPhoto, photosOf, saveAnswer, savePhoto } from '../device-store.js';
+import { openKeptPages } from '../kept-pages.js';
 import { shrink } from '../shrink.js';
 
 const RETRY_MS = 4000;
 const PATIENCE_MS = 60_000;
-const PAGES = 'pages-1'; // the cache of the service worker
 const csrf = () => document.querySelector('meta[name=csrf-token]').content;
 
 /**
@@ -324,7 +324,7 @@ export function procedure() {
             if (!page.ok || page.redirected) {
                 return null;
             }
-            await (await caches.open(PAGES)).put(location.pathname, page.clone());
+            await (await openKeptPages()).put(location.pathname, page.clone());
             return new DOMParser().parseFromString(await page.text(), 'text/html').querySelector('#procedure');
         },
         async refresh() {

@@ -36,6 +36,24 @@
                 </form>
             @endif
         </section>
+        <section class="block" aria-labelledby="pin">
+            <h2 id="pin">PIN for this device</h2>
+            <p>People who share a phone or tablet change places by it: <b>Change person</b> in the menu. It opens marks, answers and entries.
+                A signature, people and accounts ask for the password.</p>
+            <form method="post" action="{{ route('pin.set') }}">
+                @csrf @method('put')
+                <x-field name="pin" label="{{ $hasPin ? 'Another PIN' : 'PIN' }}" type="password" inputmode="numeric" autocomplete="off"
+                    hint="Four to eight digits" />
+                <x-field name="pin_password" label="Your password" type="password" autocomplete="current-password" />
+                <button class="btn btn-outline-primary" type="submit">{{ $hasPin ? 'Change it' : 'Set it' }}</button>
+            </form>
+            @if ($hasPin)
+                <form method="post" action="{{ route('pin.forget') }}">
+                    @csrf @method('delete')
+                    <button class="btn btn-outline-primary" type="submit">Forget the PIN here</button>
+                </form>
+            @endif
+        </section>
         <section class="block" aria-labelledby="programs">
             <h2 id="programs">Access for programs</h2>
             <p>A token opens <a href="{{ route('api.description') }}">the API</a> for a program in your name, and no more than you may do.

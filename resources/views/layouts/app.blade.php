@@ -5,6 +5,8 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="csrf-token" content="{{ csrf_token() }}">
+    @auth
+    <meta name="person" content="{{ auth()->id() }}">@endauth
     <meta name="htmx-config" content='{"noSwap":[204,304,"5xx"]}'>
     <title>@yield('title', 'Escapement')</title>
     <link rel="icon" href="/icon.svg">
@@ -49,6 +51,8 @@
                         @endif
                         <a href="{{ route('account') }}">Password</a>
                         <a href="{{ route('notices') }}">Notices</a>
+                        <a href="{{ route('change', ['back' => request()->isMethod('get') ? request()->getRequestUri() : '/']) }}">Change
+                            person</a>
                         <button type="button" x-on:click="turnTheme" x-text="themeWords">Dark</button>
                         <form method="post" action="{{ route('logout') }}">@csrf<button type="submit">Sign out</button></form>
                     </div>

@@ -45,7 +45,7 @@ final readonly class TakeCode
     }
 
     /** @return ?int recovery codes that are left, less than none where the authenticator's own code was typed; null: neither */
-    private static function used(User $user, string $typed): ?int
+    public static function used(User $user, string $typed): ?int
     {
         $step = (new Totp((string) $user->totp_secret))->stepOf($typed, Carbon::now()->getTimestamp(), $user->totp_step);
         if ($step !== null) {

@@ -33,7 +33,7 @@ final class RoomsTest extends TestCase
         'Handover' => ['Commissioning', 'LoadTest', 'Plan', 'Rehearsal', 'Settings', 'Upkeep'],
         'Plan' => ['Settings'],
         'Account' => ['Api'],
-        'Api' => ['Commissioning', 'Survey'],
+        'Api' => ['Commissioning', 'LoadTest', 'Settings', 'Survey'],
     ];
 
     #[Test]

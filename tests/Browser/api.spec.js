@@ -89,6 +89,15 @@ test('a program with a token of the account page runs an errand by the descripti
     }
     const exported = await (await client.showRun({ run: run.id })).json();
     expect(exported.marks.map((one) => one.id)).toEqual([mark.id]);
+    const { loads } = await (await client.showLoads({ switch: id })).json();
+    expect(loads.length).toBeGreaterThan(3);
+    expect((await (await client.saveLoads({ switch: id, data: { loads, sure: true } })).json()).loads).toEqual(loads);
+    const asked = await client.saveSurvey({ switch: id, subject: 'service', data: { answers: {} } });
+    expect((await asked.json()).id).toBe(id);
+    const test = await (await client.addLoadTest({ switch: id, data: { profile: 'custom', steps: '30 × 15' } })).json();
+    const reading = { id: crypto.randomUUID(), taken_at: new Date().toISOString(), v: [120, 120], a: [30, 31], hz: 60 };
+    expect((await (await client.takeReadings({ test: test.id, data: { readings: [reading] } })).json()).kept).toEqual([reading.id]);
+    expect((await (await client.showLoadTest({ test: test.id })).json()).readings).toHaveLength(1);
     const shut = await client.showRun({ run: 999999999 });
     expect(shut.headers()['content-type']).toBe('application/problem+json');
 

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\LoadTest;
 use App\Models\Mark;
 use App\Models\Role;
 use App\Models\Run;
 use App\Models\Site;
+use App\Models\TransferSwitch;
 use App\Models\User;
 use App\Stage\Api\Scope;
 use Database\Factories\UserFactory;
@@ -80,6 +82,61 @@ final class ApiTest extends TestCase
     }
 
     #[Test]
+    public function a_survey_its_loads_and_a_sheet_are_written_by_a_program(): void
+    {
+        $user = UserFactory::make();
+        $api = fn(): self => $this->bearing($this->tokenOf($user));
+        $to = "/api/v1/switches/{$this->switchOf($user)->id}";
+        $api()->putJson("$to/survey/service", ['answers' => ['inspection' => 'yes']])->assertOk()
+            ->assertJsonPath('survey.inspection', 'yes')->assertJsonPath('survey.upstream', 'utility');
+        $this->problem($api()->putJson("$to/survey/service", ['answers' => ['inspection' => 'perhaps']]), 422, '/answers/inspection');
+        $this->problem($api()->putJson("$to/survey/weather", []), 404);
+        $loads = [['name' => 'Well pump', 'kw' => 1.5, 'priority' => 1, 'connect' => 'L1L2', 'must_run' => true]];
+        $api()->putJson("$to/loads", ['loads' => $loads])->assertOk()->assertJsonPath('loads.0.name', 'Well pump');
+        $api()->getJson("$to/loads")->assertOk()->assertJsonPath('loads.0.connect', 'L1L2')->assertJsonPath('loads.0.kw', 1.5)
+            ->assertJsonCount(1, 'loads');
+        $this->problem($api()->putJson("$to/loads", []), 422, '/loads');
+        $this->problem($api()->putJson("$to/loads", ['loads' => [['name' => 'x', 'kw' => 'much', 'priority' => 1]]]), 422, '/loads/0/kw');
+        $api()->getJson("$to/loads")->assertJsonCount(1, 'loads');
+        $api()->putJson("$to/loads", ['loads' => []])->assertOk()->assertJsonCount(0, 'loads');
+
+        $sheet = json_decode((string) $api()->getJson("$to/sheets/1")->getContent());
+        $new = $api()->postJson("$to/sheets", (array) $sheet)->assertCreated()->assertJsonPath('version', 2)
+            ->assertJsonPath('standing', 'proposed');
+        $api()->getJson((string) $new->headers->get('Location'))->assertOk();
+        $sheet->settings->retransfer_delay_ms = 'soon';
+        $pointer = $this->problem($api()->postJson("$to/sheets", (array) $sheet), 422)->json('errors.0.pointer');
+        self::assertStringStartsWith('/settings/', $pointer);
+    }
+
+    #[Test]
+    public function a_load_test_is_planned_read_and_reported_by_a_program(): void
+    {
+        $user = UserFactory::make();
+        $switch = $this->switchOf($user);
+        $switch->update(['fuel' => 'diesel', 'rated_kw' => ['diesel' => 20], 'rating_a' => 100]);
+        $api = fn(): self => $this->bearing($this->tokenOf($user));
+        $to = "/api/v1/switches/$switch->id/load-tests";
+        $this->problem($api()->postJson($to, ['profile' => 'by feel']), 422, '/profile');
+        $made = $api()->postJson($to, ['profile' => 'custom', 'steps' => '30 × 15, 50 × 15'])->assertCreated();
+        $test = $made->json('id');
+        $reading = ['id' => (string) Str::uuid(), 'taken_at' => now('UTC')->format('Y-m-d\TH:i:s.v\Z'), 'v' => [120, 121], 'a' => [40, 42],
+            'hz' => 60.1];
+        foreach ([1, 2] as $time) {
+            $api()->postJson("/api/v1/load-tests/$test/readings", ['readings' => [$reading]])->assertOk()
+                ->assertJsonPath('kept', [$reading['id']])->assertJsonPath('refused', []);
+        }
+        $this->problem($api()->postJson("/api/v1/load-tests/$test/readings", ['readings' => 'none']), 422, '/readings');
+        $api()->postJson("/api/v1/load-tests/$test/readings", ['readings' => [['v' => [1]] + $reading]])->assertOk();
+        $whole = $api()->getJson((string) $made->headers->get('Location'))->assertOk();
+        self::assertArrayHasKey('seal', Verification::of(Node::fromJson((string) $whole->getContent())));
+        $api()->getJson($to)->assertOk()->assertJsonPath('data.0.id', $test)->assertJsonPath('total', 1);
+        $api()->getJson("/api/v1/load-tests/$test/report")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+        $run = $this->runOf($switch);
+        $api()->getJson("/api/v1/runs/$run->id/report")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    }
+
+    #[Test]
     public function a_key_makes_one_site_of_two_requests_and_refuses_another_body(): void
     {
         $user = UserFactory::make();
@@ -118,7 +175,7 @@ final class ApiTest extends TestCase
         $owner = $this->signIn();
         $switch = $this->switchOf($owner);
         $ids = ['site' => $switch->site_id, 'switch' => $switch->id, 'run' => $this->runOf($switch)->id, 'version' => 1,
-            'name' => 'demand'];
+            'name' => 'demand', 'subject' => 'service', 'test' => $this->loadTestOf($owner, $switch)->id];
         $guest = UserFactory::make(Role::Guest, $owner->company_id);
         $guest->update(['guest_until' => now()->addDay()]);
         $strangers = [$this->tokenOf(UserFactory::make(Role::Lead)), $this->tokenOf($guest)];
@@ -131,14 +188,14 @@ final class ApiTest extends TestCase
             }
             $this->app['auth']->forgetGuards();
             $this->problem($this->flushHeaders()->json($method, $path), 401);
-            foreach (array_filter($strangers, static fn(): bool => preg_match('/\{(site|switch|run)\}/', $uri) === 1) as $token) {
+            foreach (array_filter($strangers, static fn(): bool => preg_match('/\{(site|switch|run|test)\}/', $uri) === 1) as $token) {
                 $answer = $this->bearing($token)->json($method, $path, ['hazards_read' => true]);
                 self::assertStringNotContainsString('Fern Hill 3', (string) $answer->getContent());
                 $this->problem($answer, 404);
                 $walked++;
             }
             $seen = $this->bearing($viewer)->json($method, $path, ['hazards_read' => true]);
-            if ($method === 'POST' && ! str_contains($uri, 'calc/')) {
+            if (in_array($method, ['POST', 'PUT'], true) && ! str_contains($uri, 'calc/')) {
                 $this->problem($seen, 403);
             } else {
                 self::assertContains($seen->getStatusCode(), [200, 422], $path);
@@ -238,6 +295,14 @@ final class ApiTest extends TestCase
                 $at = $at[$step] ?? self::fail("nothing is at $pointer");
             }
         }
+    }
+
+    private function loadTestOf(User $user, TransferSwitch $switch): LoadTest
+    {
+        return LoadTest::query()->create([
+            'company_id' => $user->company_id, 'switch_id' => $switch->id, 'user_id' => $user->id, 'profile' => 'custom', 'plan' => [],
+            'top_pct' => 50,
+        ]);
     }
 
     /** @return list<array{string, string}> method and address of every route of the API */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stage\Api;
 
+use App\Stage\Survey\LoadLines;
+use Escapement\Core\LoadTest\TestProfile;
 use Escapement\Core\Wire\Calculations;
 
 /**
@@ -13,7 +15,9 @@ use Escapement\Core\Wire\Calculations;
 final readonly class Description
 {
     /** What is read as it is exported. */
-    private const FILES = ['settings-sheet', 'run', 'logbook'];
+    private const FILES = ['settings-sheet', 'run', 'load-test', 'logbook'];
+    /** Pages of the survey that are kept whole. */
+    public const SUBJECTS = ['service', 'panels', 'source', 'place', 'rules'];
 
     /** @return array<string, mixed> */
     public static function document(): array
@@ -70,6 +74,31 @@ final readonly class Description
             '/switches/{switch}' => [
                 'get' => self::get('showSwitch', 'A switch with its survey', self::ref('Switch'), [self::id('switch')]),
             ],
+            '/switches/{switch}/survey/{subject}' => ['put' => self::put(
+                'saveSurvey',
+                'Answers of one page of the survey; what is left out stays',
+                self::ref('Survey'),
+                self::ref('Switch'),
+                [self::id('switch'), self::oneOf('subject', self::SUBJECTS)],
+            )],
+            '/switches/{switch}/loads' => [
+                'get' => self::get('showLoads', 'The loads of a switch', self::ref('Loads'), [self::id('switch')]),
+                'put' => self::put(
+                    'saveLoads',
+                    'The whole list of loads anew',
+                    self::ref('Loads'),
+                    self::ref('Loads'),
+                    [self::id('switch')],
+                ),
+            ],
+            '/switches/{switch}/sheets' => ['post' => self::post(
+                'addSheet',
+                'A sheet as it was read becomes the next version, proposed',
+                self::ref('settings-sheet'),
+                ['type' => 'object'],
+                201,
+                [self::id('switch')],
+            )],
             '/switches/{switch}/sheets/{version}' => ['get' => self::get(
                 'showSheet',
                 'A version of the settings sheet',
@@ -89,6 +118,35 @@ final readonly class Description
             '/runs/{run}' => [
                 'get' => self::get('showRun', 'A run with its record, verdict and report', self::ref('run'), [self::id('run')]),
             ],
+            '/runs/{run}/report' => ['get' => self::paper('printRun', 'The report of a run', [self::id('run')])],
+            '/switches/{switch}/load-tests' => [
+                'get' => self::get(
+                    'listLoadTests',
+                    'The load tests of a switch',
+                    self::listOf('LoadTest'),
+                    [self::id('switch'), ...self::paging()],
+                ),
+                'post' => self::post(
+                    'addLoadTest',
+                    'Plan a load test',
+                    self::ref('NewLoadTest'),
+                    self::ref('LoadTest'),
+                    201,
+                    [self::id('switch')],
+                ),
+            ],
+            '/load-tests/{test}' => [
+                'get' => self::get('showLoadTest', 'A load test with its record and verdict', self::ref('load-test'), [self::id('test')]),
+            ],
+            '/load-tests/{test}/report' => ['get' => self::paper('printLoadTest', 'The report of a load test', [self::id('test')])],
+            '/load-tests/{test}/readings' => ['post' => self::post(
+                'takeReadings',
+                'Readings of the meter, in the units of the site; each has its own id and is taken once',
+                self::batch('readings', 'Reading'),
+                ['type' => 'object'],
+                200,
+                [self::id('test')],
+            )],
             '/runs/{run}/marks' => ['post' => self::post(
                 'takeMarks',
                 'Marks of the stopwatch; each has its own id and is taken once',
@@ -144,6 +202,8 @@ final readonly class Description
         $text = ['type' => 'string'];
         $number = ['type' => 'integer'];
         $words = ['type' => ['string', 'null']];
+        $figure = ['type' => 'number'];
+        $maybe = ['type' => ['number', 'null']];
         $uuid = ['type' => 'string', 'format' => 'uuid'];
         $site = [
             'name' => $text + ['maxLength' => 120], 'address' => $words, 'owner' => $words, 'timezone' => $text,
@@ -175,6 +235,30 @@ final readonly class Description
                 ['id' => $uuid, 'event' => $text, 'at_ms' => $number, 'note' => $words, 'undone' => ['type' => 'boolean'],
                     'late_reason' => $words, 'client_wall' => $words],
                 ['id', 'event', 'at_ms'],
+            ),
+            'Survey' => self::object(['answers' => [
+                'type' => 'object',
+                'description' => 'By the key of the question, as in the survey of the switch; figures in the units of the site',
+            ]]),
+            'Loads' => self::object(['loads' => ['type' => 'array', 'maxItems' => LoadLines::MOST, 'items' => self::object(
+                ['name' => $text + ['maxLength' => 64], 'kw' => $figure, 'priority' => $number, 'connect' => $words,
+                    'start_kva' => $maybe, 'duty_pct' => $maybe] + array_fill_keys(array_keys(LoadLines::TICKS), ['type' => 'boolean']),
+                ['name', 'kw', 'priority'],
+            )], 'sure' => ['type' => 'boolean', 'description' => 'true: a figure that looks like a slip is meant']], ['loads']),
+            'NewLoadTest' => self::object(
+                ['profile' => ['enum' => array_column(TestProfile::cases(), 'value')], 'steps' => $words, 'bank_elements' => $words,
+                    'class_min' => $maybe, 'building_kw' => $maybe, 'reading_interval_min' => $maybe,
+                    'planned_for' => $words + ['description' => 'The hour on site, as 2026-11-27T14:30']],
+                ['profile'],
+            ),
+            'LoadTest' => self::object(['id' => $number, 'switch' => $number, 'profile' => $text, 'plan' => ['type' => 'object'],
+                'planned_for' => $words, 'by' => $text, 'closed_at' => $words, 'closed_by' => $words, 'verdict' => $words, 'head' => $text,
+            ], ['id', 'switch', 'profile']),
+            'Reading' => self::object(
+                ['id' => $uuid, 'taken_at' => $text + ['description' => 'UTC, as 2026-11-27T14:35:00.000Z'],
+                    'v' => ['type' => 'array', 'items' => $figure], 'a' => ['type' => 'array', 'items' => $figure], 'hz' => $figure,
+                    'kw' => $maybe, 'oil' => $maybe, 'coolant' => $maybe, 'exhaust' => $maybe, 'battery_v' => $maybe, 'note' => $words],
+                ['id', 'taken_at', 'v', 'a', 'hz'],
             ),
             'Answer' => self::object(['id' => $uuid, 'step' => $text], ['id', 'step']),
         ];
@@ -214,6 +298,51 @@ final readonly class Description
             'requestBody' => ['required' => true, 'content' => ['application/json' => ['schema' => $body]]],
             'responses' => [(string) $status => self::content($answer, $summary), '4XX' => self::problem()],
         ];
+    }
+
+    /**
+     * A whole thing anew: sent twice it is as sent once.
+     *
+     * @param array<string, mixed>       $body
+     * @param array<string, mixed>       $answer
+     * @param list<array<string, mixed>> $parameters
+     *
+     * @return array<string, mixed>
+     */
+    private static function put(string $id, string $summary, array $body, array $answer, array $parameters): array
+    {
+        return [
+            'operationId' => $id, 'summary' => $summary, 'tags' => ['write'], 'parameters' => $parameters,
+            'requestBody' => ['required' => true, 'content' => ['application/json' => ['schema' => $body]]],
+            'responses' => ['200' => self::content($answer, $summary), '4XX' => self::problem()],
+        ];
+    }
+
+    /**
+     * @param list<array<string, mixed>> $parameters
+     *
+     * @return array<string, mixed>
+     */
+    private static function paper(string $id, string $summary, array $parameters): array
+    {
+        $pdf = ['schema' => ['type' => 'string', 'contentMediaType' => 'application/pdf']];
+
+        return [
+            'operationId' => $id, 'summary' => $summary, 'tags' => ['read'], 'parameters' => $parameters, 'responses' => [
+                '200' => ['description' => $summary, 'content' => ['application/pdf' => $pdf]],
+                '304' => ['$ref' => '#/components/responses/Unchanged'], '4XX' => self::problem(),
+            ],
+        ];
+    }
+
+    /**
+     * @param list<string> $values
+     *
+     * @return array<string, mixed>
+     */
+    private static function oneOf(string $name, array $values): array
+    {
+        return ['name' => $name, 'in' => 'path', 'required' => true, 'schema' => ['enum' => $values]];
     }
 
     /** @return list<array<string, mixed>> */

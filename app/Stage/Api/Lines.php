@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Stage\Api;
 
+use App\Models\LoadTest;
 use App\Models\Run;
 use App\Models\Sheet;
 use App\Models\Site;
 use App\Models\TransferSwitch;
+use App\Stage\Survey\LoadLines;
 use Illuminate\Contracts\Pagination\LengthAwarePaginator;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -57,6 +59,31 @@ final readonly class Lines
             'signed_at' => $run->signed_at?->toIso8601ZuluString('millisecond'), 'signed_name' => $run->signed_name,
             'verdict' => $run->verdict, 'head' => $run->head,
         ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function loadTest(LoadTest $test): array
+    {
+        return [
+            'id' => $test->id, 'switch' => $test->switch_id, 'profile' => $test->profile->value, 'plan' => $test->plan,
+            'planned_for' => $test->planned_for?->toIso8601ZuluString(), 'by' => $test->user->name,
+            'closed_at' => $test->closed_at?->toIso8601ZuluString('millisecond'), 'closed_by' => $test->closed_by,
+            'verdict' => $test->verdict, 'head' => $test->head,
+        ];
+    }
+
+    /** @return array{loads: list<array<string, mixed>>} figures as numbers */
+    public static function loads(TransferSwitch $switch): array
+    {
+        $figures = array_flip(LoadLines::FIGURES);
+
+        return ['loads' => array_map(static function (array $load) use ($figures): array {
+            foreach (array_intersect_key($load, $figures) as $key => $value) {
+                $load[$key] = is_numeric($value) ? $value + 0 : null;
+            }
+
+            return $load;
+        }, LoadLines::kept($switch))];
     }
 
     /** How many a page has, as it was asked for. */

@@ -6,6 +6,7 @@ namespace App\Stage\LoadTest;
 
 use App\Models\LoadTest;
 use App\Models\User;
+use Escapement\Core\Input\BadInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -22,7 +23,7 @@ final readonly class TakeReadings
         foreach (['readings', 'marks'] as $key) {
             $list = $request->json($key, []);
             if (! is_array($list) || ! array_is_list($list) || count($list) > self::MOST) {
-                return response()->json(['error' => ['path' => "/$key", 'message' => "A list of up to 1000 $key is needed."]], 422);
+                throw new BadInput("/$key", "A list of up to 1000 $key is needed.");
             }
             $lists[$key] = $list;
         }

@@ -28,6 +28,7 @@ use App\Stage\Plan;
 use App\Stage\Rehearsal;
 use App\Stage\Season;
 use App\Stage\Settings;
+use App\Stage\SiteImport;
 use App\Stage\Survey;
 use App\Stage\Upkeep;
 use App\Stage\Visits;
@@ -201,6 +202,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
         Route::middleware(MayWriteForAll::class)->group(static function (): void {
             Route::get('/sites/new', Survey\NewSite::class)->name('sites.new');
             Route::post('/sites', Survey\CreateSite::class)->name('sites');
+            Route::get('/sites/import', SiteImport\ShowImport::class)->name('sites.import');
+            Route::post('/sites/import/look', SiteImport\ShowImport::class)->name('sites.import.look');
+            Route::post('/sites/import', SiteImport\TakeSites::class)->middleware('throttle:uploads')->name('sites.import.take');
             Route::put('/library/loads', Survey\SaveTypicalLoads::class)->name('typical-loads.save');
             Route::post('/visits', Visits\AddVisit::class)->name('visits.add');
             Route::post('/visits/collect', Visits\CollectVisits::class)->name('visits.collect');

@@ -33,6 +33,7 @@ final class RoomsTest extends TestCase
         'Handover' => ['Commissioning', 'LoadTest', 'Plan', 'Rehearsal', 'Settings', 'Upkeep'],
         'Plan' => ['Settings'],
         'Account' => ['Api'],
+        'SiteImport' => ['Survey'],
         'Api' => ['Commissioning', 'LoadTest', 'Settings', 'Survey'],
     ];
 

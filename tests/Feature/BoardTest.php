@@ -178,7 +178,7 @@ final class BoardTest extends TestCase
         $this->put('/fleet/season', ['storm_from' => '12', 'storm_to' => '3'])->assertSessionHasNoErrors();
         $this->get('/')->assertSee('url(#p-storm)', false)->assertSee('storm season');
         $this->put('/fleet/season', ['storm_from' => '', 'storm_to' => ''])->assertSessionHasNoErrors();
-        $this->get('/')->assertDontSee('storm season');
+        $this->get('/')->assertDontSee('url(#p-storm)', false)->assertDontSee('</svg>storm season', false);
     }
 
     #[Test]

@@ -13,18 +13,27 @@ use Illuminate\Support\Facades\DB;
 /** A site begins with one switch, as its kind of installation has it. */
 final readonly class OpenSite
 {
-    /** @param array<string, mixed> $columns of the site, as SiteRequest gives them */
-    public function open(int $company, array $columns): Site
+    /**
+     * @param array<string, mixed> $columns of the site, as SiteRequest gives them
+     * @param array<string, mixed> $switch  columns of its first switch, where more than its kind is known
+     */
+    public function open(int $company, array $columns, array $switch = []): Site
     {
-        return DB::transaction(static function () use ($company, $columns): Site {
+        return DB::transaction(function () use ($company, $columns, $switch): Site {
             $site = Site::query()->create($columns + ['company_id' => $company]);
-            $template = new SheetTemplate($site->installation);
-            TransferSwitch::query()->create([
-                'company_id' => $company, 'site_id' => $site->id, 'name' => 'Q1', 'application' => $template->application(),
-                'plant' => LocalPlant::of($site->installation, $site->units === 'metric')->toArray(), 'rated_kw' => [],
-            ]);
+            $this->addSwitch($site, $switch + ['name' => 'Q1']);
 
             return $site;
         });
+    }
+
+    /** @param array<string, mixed> $columns its name at least */
+    public function addSwitch(Site $site, array $columns): TransferSwitch
+    {
+        return TransferSwitch::query()->create($columns + [
+            'company_id' => $site->company_id, 'site_id' => $site->id,
+            'application' => (new SheetTemplate($site->installation))->application(),
+            'plant' => LocalPlant::of($site->installation, $site->units === 'metric')->toArray(), 'rated_kw' => [],
+        ]);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Stage\Survey;
 
 use App\Http\Typed;
 use App\Models\Site;
+use App\Stage\SiteStanding;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Survey\Subject;
 use Illuminate\Contracts\View\View;
@@ -15,10 +16,8 @@ final readonly class ShowSurvey
 {
     public function __invoke(Request $request, Site $site): View
     {
-        $site->load([
-            'switches.plan', 'switches.sheet', 'switches.loads', 'switches.photos.user', 'switches.run.sheet', 'switches.run.user',
-            'switches.proofs',
-        ]);
+        $needs = array_map(static fn(string $one): string => "switches.$one", array_diff(SiteStanding::NEEDS, ['site.switches']));
+        $site->load(['switches.photos.user', ...$needs]);
         $switch = $site->switches->firstWhere('id', $request->integer('switch')) ?? $site->switches->first();
 
         return view(

@@ -30,13 +30,17 @@
             @endif
         </section>
         <main id="main" class="main">
+            @if (session('said'))
+                <p class="said" role="status">{{ session('said') }}</p>
+            @endif
             <div class="head">
                 <div>
                     <h1>Sites</h1>
                     <p>{{ $page->summary() }}</p>
                 </div>
                 @if (auth()->user()->role->mayWriteForAll())
-                    <a class="btn btn-primary" href="{{ route('sites.new') }}">New site</a>
+                    <span><a class="btn btn-outline-primary" href="{{ route('sites.import') }}">From a list</a>
+                        <a class="btn btn-primary" href="{{ route('sites.new') }}">New site</a></span>
                 @endif
             </div>
             @include('board.partials._sites')

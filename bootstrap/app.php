@@ -31,6 +31,7 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
+        $middleware->trustHosts(); // which, AppServiceProvider says
         $middleware->prepend(NamedRequest::class);
         $middleware->append([SecurityHeaders::class, SmallBody::class]);
         $middleware->api(prepend: [JsonOnly::class]);

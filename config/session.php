@@ -14,7 +14,7 @@ return [
     'cookie' => 'escapement_session',
     'path' => '/',
     'domain' => null,
-    'secure' => (bool) env('SESSION_SECURE_COOKIE', false),
+    'secure' => (bool) env('SESSION_SECURE_COOKIE', str_starts_with((string) env('APP_URL'), 'https:')),
     'http_only' => true,
     'same_site' => 'lax',
     'partitioned' => false,

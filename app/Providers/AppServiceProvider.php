@@ -9,6 +9,8 @@ use App\Models\User;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Translation\Translator;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustHosts;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
@@ -30,6 +32,8 @@ final class AppServiceProvider extends ServiceProvider
                 array $attributes,
             ) => new NumberValidator($translator, $data, $rules, $messages, $attributes),
         );
+        TrustProxies::at(config()->array('app.proxies'));
+        TrustHosts::at(static fn(): array => array_map(static fn(string $host): string => '^' . preg_quote($host) . '$', self::hosts()));
         Model::shouldBeStrict(! app()->environment('production'));
         RateLimiter::for('password', static fn(Request $request): Limit => Limit::perMinute(5)->by('password|'
             . $request->user()?->getAuthIdentifier()));
@@ -49,6 +53,15 @@ final class AppServiceProvider extends ServiceProvider
             return $isValid && $person instanceof User && $person->isHere();
         });
         RateLimiter::for('owner', static fn(Request $request): Limit => Limit::perMinute(60)->by('owner|' . $request->ip()));
+    }
+
+    /** @return list<string> names that this may be called by: a link in a mail never points to what a stranger wrote into a request */
+    private static function hosts(): array
+    {
+        $own = parse_url(config()->string('app.url'), PHP_URL_HOST);
+        $others = array_filter(config()->array('app.hosts'), is_string(...));
+
+        return array_values([...is_string($own) ? [$own] : [], '127.0.0.1', 'localhost', '[::1]', ...$others]);
     }
 
     /** By the token that came, and by the address, for one that comes with many tokens. */

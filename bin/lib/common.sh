@@ -4,6 +4,7 @@
 root=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
 var="$root/var"
 mkdir -p "$var"
+[ ! -e "$var/run-dir" ] || export TMPDIR="$(cat "$var/run-dir")" # where bin/install put the sockets
 
 say() { printf '%s\n' "$*"; }
 die() { printf 'bin: %s\n' "$*" >&2; exit 1; }
@@ -68,25 +69,46 @@ db_run() { printf '%s/escapement-%s-%s' "${TMPDIR:-/tmp}" "$(id -u)" "$1"; }
 db_admin() { mariadb-admin --no-defaults -u "$(id -un)" -S "$(db_run "$1")/db.sock" "${@:2}"; }
 db_sql() { mariadb --no-defaults -u "$(id -un)" -S "$(db_run "$1")/db.sock" "${@:2}"; }
 
+# db_files PORT DATADIR AUTH: what a server of our own needs before it starts.
+db_files() {
+    local data=$2 run me
+    run=$(db_run "$1"); me=$(id -un)
+    mkdir -p "$run" && chmod 700 "$run"
+    if [ ! -d "$data/mysql" ]; then
+        mkdir -p "$data"
+        mariadb-install-db --no-defaults --user="$me" --datadir="$data" --auth-root-authentication-method="$3" \
+            --auth-root-socket-user="$me" --skip-test-db >"$run/install.log" 2>&1 || die "no database could be made, see $run/install.log"
+    fi
+}
+# db_options PORT DATADIR: how every server of ours runs, a line each.
+db_options() {
+    local run
+    run=$(db_run "$1")
+    printf '%s\n' --no-defaults --user="$(id -un)" --datadir="$2" --socket="$run/db.sock" --pid-file="$run/db.pid" \
+        --bind-address=127.0.0.1 --port="$1" --skip-name-resolve --skip-log-bin --character-set-server=utf8mb4 \
+        --collation-server=utf8mb4_unicode_ci --default-time-zone=+00:00 \
+        --sql-mode=STRICT_TRANS_TABLES,ONLY_FULL_GROUP_BY,ERROR_FOR_DIVISION_BY_ZERO,NO_ZERO_DATE,NO_ZERO_IN_DATE,NO_ENGINE_SUBSTITUTION \
+        --innodb-buffer-pool-size=256M --innodb-log-file-size=64M --performance-schema=0 --max-connections=100
+}
+# db_exec PORT DATADIR AUTH [server options]: in the place of this process, for a service.
+db_exec() {
+    local options
+    db_files "$1" "$2" "$3"
+    mapfile -t options < <(db_options "$1" "$2")
+    exec mariadbd "${options[@]}" "${@:4}"
+}
+
 # db_start PORT DATADIR AUTH [server options]: a server of our own on loopback. It is asked by ping whether it runs:
 # the process of a killed server can still be there for a moment.
 db_start() {
-    local port=$1 data=$2 auth=$3 run me
+    local port=$1 data=$2 auth=$3 run options
     shift 3
-    run=$(db_run "$port"); me=$(id -un)
+    run=$(db_run "$port")
     mkdir -p "$run" && chmod 700 "$run"
     db_admin "$port" ping >/dev/null 2>&1 && return 0
-    if [ ! -d "$data/mysql" ]; then
-        mkdir -p "$data"
-        mariadb-install-db --no-defaults --user="$me" --datadir="$data" --auth-root-authentication-method="$auth" \
-            --auth-root-socket-user="$me" --skip-test-db >"$run/install.log" 2>&1 || die "no database could be made, see $run/install.log"
-    fi
-    setsid mariadbd --no-defaults --user="$me" --datadir="$data" --socket="$run/db.sock" --pid-file="$run/db.pid" \
-        --bind-address=127.0.0.1 --port="$port" --skip-name-resolve --skip-log-bin --character-set-server=utf8mb4 \
-        --collation-server=utf8mb4_unicode_ci --default-time-zone=+00:00 \
-        --sql-mode=STRICT_TRANS_TABLES,ONLY_FULL_GROUP_BY,ERROR_FOR_DIVISION_BY_ZERO,NO_ZERO_DATE,NO_ZERO_IN_DATE,NO_ENGINE_SUBSTITUTION \
-        --innodb-buffer-pool-size=256M --innodb-log-file-size=64M --performance-schema=0 --max-connections=100 "$@" \
-        >"$run/db.log" 2>&1 </dev/null &
+    db_files "$port" "$data" "$auth"
+    mapfile -t options < <(db_options "$port" "$data")
+    setsid mariadbd "${options[@]}" "$@" >"$run/db.log" 2>&1 </dev/null &
     local i
     for i in $(seq 1 150); do
         db_admin "$port" ping >/dev/null 2>&1 && return 0

@@ -12,6 +12,7 @@ use App\Models\User;
 use App\Stage\Moving\CompanyRows;
 use Database\Factories\UserFactory;
 use Escapement\Core\Record\HeadSeal;
+use Illuminate\Http\Middleware\TrustHosts;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Schema;
@@ -119,6 +120,25 @@ final class OperationsTest extends TestCase
             }
         }
         self::assertEqualsCanonicalizing(array_keys(CompanyRows::HANGING), $hanging);
+    }
+
+    /** @return iterable<string, array{string, bool}> */
+    public static function names(): iterable
+    {
+        yield 'its own' => ['escapement.example', true];
+        yield 'this machine' => ['127.0.0.1', true];
+        yield 'one that was named' => ['esc.lantern.example', true];
+        yield 'a stranger' => ['elsewhere.example', false];
+        yield 'one below it' => ['a.escapement.example', false];
+        yield 'one that looks like it' => ['escapementxexample', false];
+    }
+
+    #[Test, DataProvider('names')]
+    public function it_answers_to_the_names_that_it_was_given_and_to_no_other(string $name, bool $answers): void
+    {
+        config(['app.url' => 'https://escapement.example', 'app.hosts' => ['esc.lantern.example']]);
+        $patterns = array_filter((new TrustHosts($this->app))->hosts(), is_string(...));
+        self::assertSame($answers, array_filter($patterns, static fn(string $one): bool => preg_match("{{$one}}i", $name) === 1) !== []);
     }
 
     /** @param array<string, string> $with */

@@ -33,7 +33,8 @@ final class AppServiceProvider extends ServiceProvider
             ) => new NumberValidator($translator, $data, $rules, $messages, $attributes),
         );
         TrustProxies::at(config()->array('app.proxies'));
-        TrustHosts::at(static fn(): array => array_map(static fn(string $host): string => '^' . preg_quote($host) . '$', self::hosts()));
+        $pattern = static fn(string $host): string => '^' . preg_quote($host) . '$';
+        TrustHosts::at(static fn(): array => array_map($pattern, self::hosts()), subdomains: false);
         Model::shouldBeStrict(! app()->environment('production'));
         RateLimiter::for('password', static fn(Request $request): Limit => Limit::perMinute(5)->by('password|'
             . $request->user()?->getAuthIdentifier()));

@@ -12,7 +12,7 @@ export default [
         languageOptions: { globals: globals.serviceworker },
     },
     {
-        files: ['tests/Browser/**/*.js', 'tests/*.mjs', 'bench/**/*.mjs', '*.config.js'],
+        files: ['tests/Browser/**/*.js', 'tests/FirstDay/*.js', 'tests/*.mjs', 'bench/**/*.mjs', '*.config.js'],
         languageOptions: { globals: { ...globals.node, ...globals.browser } },
     },
     {

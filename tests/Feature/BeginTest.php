@@ -64,6 +64,9 @@ final class BeginTest extends TestCase
         yield 'no name' => [['name' => ' '], 'name'];
         yield 'no address' => [['email' => 'ana'], 'email'];
         yield 'a short password' => [['password' => 'short', 'password_confirmation' => 'short'], 'password'];
+        foreach (['passwordpassword', 'qwertyuiop123456', 'aaaaaaaaaaaa', '123456789012', 'Escapement2026'] as $guessed) {
+            yield "guessed first: $guessed" => [['password' => $guessed, 'password_confirmation' => $guessed], 'password'];
+        }
         yield 'two passwords' => [['password_confirmation' => 'another sentence'], 'password'];
         $long = str_repeat('ä', 40); // 80 bytes: bcrypt would read 72 of them
         yield 'a password that would be cut' => [['password' => $long, 'password_confirmation' => $long], 'password'];

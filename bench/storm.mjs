@@ -1,4 +1,5 @@
-// A day on site that goes wrong: web server, database and browser are killed hard, in turn and at random moments, while a person
+// A day on site that goes wrong: web server, queue, database and browser are killed hard, in turn and at random moments, and the clock of
+// the phone jumps by an hour, while a person
 // answers steps, takes pictures, presses the stopwatch and, in turn with that, marks and reads a load test. Then it is checked that
 // all that the page took is in the record once,
 // and that both records verify. Run after bin/start: node bench/storm.mjs [kills]
@@ -63,7 +64,17 @@ async function openBrowser() {
     }
     [page] = browser.contexts()[0].pages();
     page.setDefaultTimeout(15_000);
+    await page.addInitScript(jumpingClock);
 }
+/** The clock of the phone, from the next page on. */
+const setClock = (ms) => page.evaluate((off) => sessionStorage.setItem('off', String(off)), ms);
+const jumpingClock = () => {
+    const off = Number(sessionStorage.getItem('off') ?? 0);
+    const { now } = Date;
+    const origin = performance.timeOrigin;
+    Date.now = () => now() + off;
+    Object.defineProperty(performance, 'timeOrigin', { get: () => origin + off });
+};
 async function go(path) {
     await page.goto(base + path);
     if (new URL(page.url()).pathname === '/login') {
@@ -82,6 +93,12 @@ const killers = {
             for (const one of [id, ...childrenOf(id)]) {
                 killHard(one);
             }
+        }
+    },
+    queue: () => {
+        const id = pid(`web-${new URL(base).port}/worker.pid`);
+        for (const one of childrenOf(id).flatMap((child) => [child, ...childrenOf(child)])) {
+            killHard(one);
         }
     },
     database: () => killHard(pid(`${dbPort}/db.pid`)),
@@ -197,9 +214,13 @@ async function read() {
     accepted.readings += 1;
 }
 
-const ended = { web: 0, database: 0, browser: 0 };
+const ended = { web: 0, queue: 0, database: 0, browser: 0 };
+const HOUR_MS = 3_600_000;
 for (let i = 0; i < kills; i++) {
-    const victim = Object.keys(killers)[i % 3];
+    const victim = Object.keys(killers)[i % 4];
+    // a phone whose clock jumps: a reading an hour ahead is refused until the clock is set, as it should be
+    const jumps = i % 2 === 0 ? [-HOUR_MS, 0, HOUR_MS] : [-HOUR_MS, 0];
+    await setClock(jumps[Math.floor(Math.random() * jumps.length)]).catch(() => {});
     const timer = setTimeout(() => {
         killers[victim]();
         ended[victim] += 1;
@@ -240,6 +261,7 @@ const unsentMarks = (id) =>
             };
         };
     });
+await setClock(0);
 const unsent = [
     await leftIn(`${run}/procedure`, 'answers'),
     await leftIn(`${run}/procedure`, 'photos'),
@@ -272,7 +294,7 @@ const notEmptied = unsent.filter((n) => n !== 0).length;
 console.log(
     [
         '',
-        `${kills} hard kills: ${ended.web} web, ${ended.database} database, ${ended.browser} browser; ${lost} lost, ${doubled} doubled`,
+        `${kills} hard kills: ${ended.web} web, ${ended.queue} queue, ${ended.database} database, ${ended.browser} browser; ${lost} lost, ${doubled} doubled`,
         `taken ${accepted.answers} answers, ${accepted.photos} pictures, ${accepted.marks} marks`,
         `in the record ${answers.length}, ${photos.length}, ${marks.length}; the record verifies; ${notEmptied} stores not emptied`,
         `of the load test taken ${accepted.readings} readings, ${accepted.thumbs} marks`,

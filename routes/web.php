@@ -15,6 +15,7 @@ use App\Stage\Board;
 use App\Stage\Calendar;
 use App\Stage\Circuit;
 use App\Stage\Commissioning;
+use App\Stage\Devices;
 use App\Stage\Equipment;
 use App\Stage\Fleet;
 use App\Stage\Handover;
@@ -106,6 +107,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::get('/calendar', Calendar\ShowCalendar::class)->name('calendar');
     Route::get('/fleet', Fleet\ShowFleet::class)->name('fleet');
     Route::get('/fleet.csv', Fleet\ExportFleet::class)->name('fleet.export');
+    Route::get('/devices', Devices\ShowDevices::class)->name('devices');
+    Route::get('/devices/profiles/{profile}.{form}', Devices\ExportProfile::class)
+        ->whereIn('form', ['csv', 'json'])->name('devices.profile');
     Route::get('/benches', Bench\ShowBenches::class)->name('benches');
     Route::get('/switches/{switch}/bench', Bench\ShowBench::class)->name('bench');
     Route::get('/switches/{switch}/bench/live', Bench\ShowLive::class)->name('bench.live');
@@ -185,6 +189,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
     Route::middleware([MayLead::class, FullSignIn::class])->group(static function (): void {
         Route::put('/fleet/season', Fleet\SaveStormSeason::class)->name('fleet.season');
         Route::get('/people', People\ShowPeople::class)->name('people');
+        Route::put('/devices/networks', Devices\SaveNetworks::class)->name('devices.networks');
         Route::put('/company', People\SaveCompany::class)->name('company.save');
         Route::get('/webhooks', Webhooks\ShowWebhooks::class)->name('webhooks');
         Route::post('/webhooks', Webhooks\AddWebhook::class)->name('webhook.add');
@@ -221,6 +226,10 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
             Route::post('/library/recordings', Library\ImportRecording::class)->middleware('throttle:uploads')->name('recordings');
             Route::post('/library/recordings/look', Library\LookAtRecording::class)->name('recordings.look');
             Route::delete('/library/recordings/{recording}', Library\RemoveRecording::class)->name('recording.remove');
+            Route::post('/devices/read', Devices\TestRead::class)->middleware('throttle:uploads')->name('devices.read');
+            Route::delete('/devices/{device}', Devices\RemoveDevice::class)->name('devices.remove');
+            Route::post('/devices/profiles', Devices\AddProfile::class)->middleware('throttle:uploads')->name('devices.profile.add');
+            Route::delete('/devices/profiles/{profile}', Devices\RemoveProfile::class)->name('devices.profile.remove');
             Route::post('/equipment', Equipment\AddEquipment::class)->name('equipment.add');
             Route::put('/equipment/{equipment}', Equipment\ChangeEquipment::class)->name('equipment.change');
             Route::delete('/equipment/{equipment}', Equipment\RetireEquipment::class)->name('equipment.retire');
@@ -303,6 +312,7 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
             ->whereUuid('reading')->name('load-test.strike');
         Route::post('/load-tests/{test}/readings/batch', LoadTest\TakeReadings::class)->name('load-test.batch');
         Route::post('/load-tests/{test}/photos', LoadTest\TakeTestPhoto::class)->middleware('throttle:uploads')->name('load-test.photos');
+        Route::post('/load-tests/{test}/meter', LoadTest\ReadMeter::class)->middleware('throttle:uploads')->name('load-test.meter');
         Route::post('/load-tests/{test}/marks', LoadTest\AddMark::class)->name('load-test.mark');
         Route::delete('/load-tests/{test}/marks/{mark}', LoadTest\StrikeMark::class)->whereUuid('mark')->name('load-test.mark.strike');
         Route::post('/load-tests/{test}/table', LoadTest\ImportReadings::class)->middleware('throttle:uploads')->name('load-test.table');

@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool   $is_demo   made up, as are its sites and people
  * @property ?string $licence   as the law where they work asks it on paper
  * @property ?string $code_edition code and edition that it works to, where the plan of a site does not say another
+ * @property ?list<string> $device_networks where its devices lie, beside this machine
  * @property ?int    $storm_from first month of the storm season
  * @property ?int    $storm_to   its last month
  */
@@ -43,6 +44,6 @@ final class Company extends Model
 
     protected function casts(): array
     {
-        return ['is_demo' => 'boolean', 'storm_from' => 'integer', 'storm_to' => 'integer'];
+        return ['is_demo' => 'boolean', 'storm_from' => 'integer', 'storm_to' => 'integer', 'device_networks' => 'array'];
     }
 }

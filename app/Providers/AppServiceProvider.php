@@ -40,7 +40,8 @@ final class AppServiceProvider extends ServiceProvider
             . $request->user()?->getAuthIdentifier()));
         RateLimiter::for('uploads', static fn(Request $request): Limit => Limit::perMinute(120)->by('uploads|'
             . $request->user()?->getAuthIdentifier()));
-        $numbers = ['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link', 'key', 'hook'];
+        $numbers = ['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link', 'key', 'hook',
+            'profile', 'device'];
         foreach ($numbers as $number) {
             Route::pattern($number, '[0-9]{1,9}'); // what is no number of ours is not there: it never reaches a query or an int
         }

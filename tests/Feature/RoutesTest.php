@@ -8,6 +8,8 @@ use App\Bridge\CircuitFacts;
 use App\Models\Absence;
 use App\Models\BelongsToCompany;
 use App\Models\Bench;
+use App\Models\Device;
+use App\Models\DeviceProfile;
 use App\Models\Equipment;
 use App\Models\Feed;
 use App\Models\HandoverLink;
@@ -32,6 +34,7 @@ use Database\Seeders\DemoCircuits;
 use Escapement\Core\Planning\PowerDownTasks;
 use Escapement\Core\Planning\PowerDownWork;
 use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Wire\Device\ProfileReader;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
@@ -148,7 +151,8 @@ final class RoutesTest extends TestCase
             }
         }
         self::assertEqualsCanonicalizing(
-            ['circuit_templates', 'device_pins', 'imported_runs', 'scenarios', 'visit_plans', 'webhook_calls', 'webhooks'],
+            ['circuit_templates', 'device_pins', 'device_profiles', 'devices', 'imported_runs', 'scenarios', 'visit_plans', 'webhook_calls',
+                'webhooks'],
             $hidden,
         );
         self::assertNotContains('equipment', $hidden);
@@ -350,7 +354,19 @@ final class RoutesTest extends TestCase
             'kind' => 'alarm', 'at' => now(), 'fields' => ['code' => 'overcrank'],
         ]);
 
+        $profile = DeviceProfile::query()->create([
+            'company_id' => $keeper->company_id, 'user_id' => $keeper->id, 'name' => 'Fern Hill 3 map',
+            'profile' => ['format' => ProfileReader::FORMAT, 'rows' => [
+                ['quantity' => 'hz', 'table' => 'holding', 'address' => 0, 'type' => 'u16'],
+            ]],
+        ]);
+        $device = Device::query()->create([
+            'company_id' => $keeper->company_id, 'user_id' => $keeper->id, 'device_profile_id' => $profile->id, 'switch_id' => $switch,
+            'name' => 'Fern Hill 3 device', 'address' => '127.0.0.1', 'port' => 9, 'unit' => 1,
+        ]);
+
         return [
+            'profile' => $profile->id, 'device' => $device->id,
             'entry' => $entry->id,
             'session' => str_repeat('a', 32),
             'key' => 1, 'hook' => $hook->id,

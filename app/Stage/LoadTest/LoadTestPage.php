@@ -6,6 +6,7 @@ namespace App\Stage\LoadTest;
 
 use App\Bridge\LoadTestFacts;
 use App\Bridge\Units;
+use App\Models\Device;
 use App\Models\LoadMark;
 use App\Models\LoadReading;
 use App\Models\LoadTest;
@@ -46,6 +47,15 @@ final readonly class LoadTestPage
         $words = new ReadingWords(new Units($switch->site->units), $switch->site->timezone);
         $this->judged = new JudgedTest($test, TestDigest::cached($test, $this->facts, $words), $words);
         $this->readings = $this->page($page);
+    }
+
+    /** @return Collection<int, Device> meters of the switch that can be asked */
+    public function devices(): Collection
+    {
+        $query = Device::query()->where('switch_id', $this->test->switch_id);
+        $query->orderBy('name');
+
+        return $query->get();
     }
 
     /** @return LengthAwarePaginator<int, LoadReading> a page past the last is the last */

@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\File;
  */
 final readonly class CompanyArchive
 {
-    public const FORM = 'escapement-company/1';
+    public const FORM = 'escapement/company/1';
     private const NO_TABLE = ['record_entries', 'photo_files']; // chained entries, bytes: nothing for a spreadsheet
 
     private CompanyRows $rows;

@@ -8,7 +8,8 @@
         <div class="head">
             <div>
                 <h1>Equipment</h1>
-                <p>What this company brings along: load banks to plan a test with, meters and tools with their calibration.</p>
+                <p>What this company brings along: load banks to plan a test with, meters and tools with their calibration. What is
+                    read over a wire stands under <a href="{{ route('devices') }}">devices</a>.</p>
             </div>
         </div>
         <section class="block" aria-labelledby="list">

@@ -10,7 +10,8 @@
                 <h1>Library</h1>
                 <p>What this company keeps to rehearse with. Choose a site on its Rehearsal page to play one. Beside it stand the <a
                         href="{{ route('typical-loads') }}">usual loads</a> of a survey and the <a
-                        href="{{ route('equipment') }}">equipment</a>.
+                        href="{{ route('equipment') }}">equipment</a>, the <a href="{{ route('devices') }}">devices</a> that are read over a
+                    wire and the <a href="{{ route('benches') }}">benches</a>.
                 </p>
             </div>
         </div>

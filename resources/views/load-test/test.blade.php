@@ -29,6 +29,16 @@
         <p><a class="btn btn-primary btn-glove" href="{{ route('load-test.screen', $page->test) }}">Read on this phone, without a network
                 too</a>
         </p>
+        @foreach ($page->devices() as $device)
+            <form method="post" action="{{ route('load-test.meter', $page->test) }}" class="block">
+                @csrf
+                <input type="hidden" name="device" value="{{ $device->id }}">
+                <button class="btn btn-outline-primary btn-glove" type="submit">Read {{ $device->name }} now, over the wire</button>
+            </form>
+        @endforeach
+        @error('device')
+            <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
+        @enderror
         <form method="post" action="{{ route('load-test.read', $page->test) }}" class="block reading-form">
             @csrf
             <h2>Read now</h2>

@@ -9,6 +9,7 @@ use App\Http\Middleware\SmallBody;
 use App\Stage\Account\Interrupted;
 use App\Stage\Api\JsonOnly;
 use App\Stage\Api\Problem;
+use App\Stage\FleetFeed\TakeReport;
 use Escapement\Core\Input\BadInput;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
@@ -27,7 +28,10 @@ return Application::configure(basePath: dirname(__DIR__))
         api: __DIR__ . '/../routes/api.php',
         apiPrefix: 'api/v1',
         commands: __DIR__ . '/../routes/console.php',
-        then: static fn() => Route::get('/up', HealthCheck::class), // without session and cookie: they need the database it asks for
+        then: static function (): void {
+            Route::get('/up', HealthCheck::class); // without session and cookie: they need the database it asks for
+            Route::post('/feed/report', TakeReport::class)->middleware('throttle:fleet-feed')->name('fleet-feed.report');
+        },
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);

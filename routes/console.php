@@ -6,6 +6,7 @@ use App\Console\Commands\DigestHeads;
 use App\Console\Commands\SendNotices;
 use App\Jobs\FreshenStatuses;
 use App\Models\Company;
+use App\Models\FleetFeed;
 use App\Models\WebhookCall;
 use Illuminate\Support\Facades\Schedule;
 
@@ -13,6 +14,7 @@ use Illuminate\Support\Facades\Schedule;
 Schedule::command(SendNotices::class)->hourly()->onOneServer()->withoutOverlapping();
 // Only where a folder outside is named.
 Schedule::command(DigestHeads::class)->dailyAt('00:40')->onOneServer()->when(static fn(): bool => (bool) config('app.digests'));
+Schedule::call(FleetFeed::forget(...))->name('lines of devices')->dailyAt('00:55')->onOneServer();
 Schedule::call(WebhookCall::forget(...))->name('webhook calls')->dailyAt('00:50')->onOneServer();
 // What is due changes with the day: nobody waits for it on the first board of a morning.
 Schedule::call(static function (): void {

@@ -18,6 +18,7 @@ use App\Stage\Commissioning;
 use App\Stage\Devices;
 use App\Stage\Equipment;
 use App\Stage\Fleet;
+use App\Stage\FleetFeed;
 use App\Stage\Handover;
 use App\Stage\Library;
 use App\Stage\LoadTest;
@@ -226,6 +227,8 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
             Route::post('/library/recordings', Library\ImportRecording::class)->middleware('throttle:uploads')->name('recordings');
             Route::post('/library/recordings/look', Library\LookAtRecording::class)->name('recordings.look');
             Route::delete('/library/recordings/{recording}', Library\RemoveRecording::class)->name('recording.remove');
+            Route::post('/devices/feeds', FleetFeed\AddFleetFeed::class)->name('fleet-feed.add');
+            Route::delete('/devices/feeds/{heard}', FleetFeed\EndFleetFeed::class)->name('fleet-feed.end');
             Route::post('/devices/read', Devices\TestRead::class)->middleware('throttle:uploads')->name('devices.read');
             Route::delete('/devices/{device}', Devices\RemoveDevice::class)->name('devices.remove');
             Route::post('/devices/profiles', Devices\AddProfile::class)->middleware('throttle:uploads')->name('devices.profile.add');

@@ -41,12 +41,13 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('uploads', static fn(Request $request): Limit => Limit::perMinute(120)->by('uploads|'
             . $request->user()?->getAuthIdentifier()));
         $numbers = ['person', 'version', 'site', 'switch', 'run', 'season', 'scenario', 'recording', 'imported', 'link', 'key', 'hook',
-            'profile', 'device'];
+            'profile', 'device', 'heard'];
         foreach ($numbers as $number) {
             Route::pattern($number, '[0-9]{1,9}'); // what is no number of ours is not there: it never reaches a query or an int
         }
         RateLimiter::for('owner-report', static fn(Request $request): Limit => Limit::perHour(6)->by('owner-report|'
             . (is_string($request->route('token')) ? $request->route('token') : '')));
+        RateLimiter::for('fleet-feed', self::perToken(30));
         RateLimiter::for('api-token', self::perToken(120));
         RateLimiter::for('api-calc', self::perToken(60));
         Sanctum::authenticateAccessTokensUsing(static function (PersonalAccessToken $token, bool $isValid): bool {

@@ -12,6 +12,7 @@ use App\Models\Device;
 use App\Models\DeviceProfile;
 use App\Models\Equipment;
 use App\Models\Feed;
+use App\Models\FleetFeed;
 use App\Models\HandoverLink;
 use App\Models\ImportedRun;
 use App\Models\LoadMark;
@@ -56,6 +57,7 @@ final class RoutesTest extends TestCase
         'GET owner/{token}/handover.pdf',
         'GET owner/{token}/dates.ics',
         'POST owner/{token}/report',
+        'POST feed/report',
     ];
 
     #[Test]
@@ -151,8 +153,8 @@ final class RoutesTest extends TestCase
             }
         }
         self::assertEqualsCanonicalizing(
-            ['circuit_templates', 'device_pins', 'device_profiles', 'devices', 'imported_runs', 'scenarios', 'visit_plans', 'webhook_calls',
-                'webhooks'],
+            ['circuit_templates', 'device_pins', 'device_profiles', 'devices', 'fleet_feeds', 'imported_runs', 'scenarios', 'visit_plans',
+                'webhook_calls', 'webhooks'],
             $hidden,
         );
         self::assertNotContains('equipment', $hidden);
@@ -218,7 +220,7 @@ final class RoutesTest extends TestCase
         foreach ($this->routes() as [$method, $route]) {
             if (in_array($route->uri(), [
                 'login', 'login/code', 'up', 'logout', 'join/{token}', 'account/sessions/{session}', 'account/second-factor',
-                'account/tokens', 'account/tokens/{key}', 'account/pin', 'change', 'change/password',
+                'account/tokens', 'account/tokens/{key}', 'account/pin', 'change', 'change/password', 'feed/report',
             ], true)) {
                 continue;
             }
@@ -365,8 +367,13 @@ final class RoutesTest extends TestCase
             'name' => 'Fern Hill 3 device', 'address' => '127.0.0.1', 'port' => 9, 'unit' => 1,
         ]);
 
+        $heard = FleetFeed::query()->create([
+            'company_id' => $keeper->company_id, 'user_id' => $keeper->id, 'switch_id' => $switch, 'name' => 'Fern Hill 3 box',
+            'token_hash' => str_repeat('b', 64), 'interval_s' => 60,
+        ]);
+
         return [
-            'profile' => $profile->id, 'device' => $device->id,
+            'profile' => $profile->id, 'device' => $device->id, 'heard' => $heard->id,
             'entry' => $entry->id,
             'session' => str_repeat('a', 32),
             'key' => 1, 'hook' => $hook->id,

@@ -9,6 +9,7 @@ use App\Models\Company;
 use App\Models\DeviceProfile;
 use App\Models\TransferSwitch;
 use App\Models\User;
+use App\Stage\HeardDevice;
 use Illuminate\Database\Eloquent\Collection;
 
 /** Maps of a company, its devices, and where they may lie; after a test read what was read, too. */
@@ -38,10 +39,20 @@ final readonly class DevicesPage
         return $names;
     }
 
-    /** @return array<int|string, string> */
-    public function switches(): array
+    /** @return list<HeardDevice> */
+    public function heard(): array
     {
-        $switches = ['' => 'none: only try'];
+        return HeardDevice::all();
+    }
+
+    /**
+     * @param string $none what stands where none is chosen
+     *
+     * @return array<int|string, string>
+     */
+    public function switches(string $none = 'none: only try'): array
+    {
+        $switches = ['' => $none];
         $query = TransferSwitch::query()->with('site');
         foreach ($query->orderBy('id')->get()->sortBy('site.name') as $switch) {
             $switches[$switch->id] = "{$switch->site->name}, $switch->name";

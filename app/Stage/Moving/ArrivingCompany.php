@@ -125,7 +125,7 @@ final readonly class ArrivingCompany
     {
         return $row + match ($table) {
             'users' => ['password' => Hash::make(Str::random(60))],
-            'handover_links', 'feeds', 'invitations' => ['token_hash' => hash('sha256', random_bytes(32))],
+            'handover_links', 'feeds', 'fleet_feeds', 'invitations' => ['token_hash' => hash('sha256', random_bytes(32))],
             'webhooks' => ['secret' => Crypt::encryptString(Str::random(40))],
             default => [],
         };

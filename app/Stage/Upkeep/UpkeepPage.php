@@ -11,6 +11,7 @@ use App\Models\LoadTest;
 use App\Models\LogEntry;
 use App\Models\TransferSwitch;
 use App\Models\User;
+use App\Stage\HeardDevice;
 use App\Stage\Schools;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
@@ -121,6 +122,12 @@ final readonly class UpkeepPage
     public static function day(?int $day): string
     {
         return $day === null ? 'not known' : gmdate('j M Y', $day * Day::S);
+    }
+
+    /** @return list<HeardDevice> devices of this switch that report by themselves */
+    public function heard(): array
+    {
+        return HeardDevice::all($this->switch);
     }
 
     public function acts(): SelfActing

@@ -13,6 +13,7 @@
             @include('devices.partials._reading')
         @endif
         @include('devices.partials._profiles')
+        @include('devices.partials._heard')
         @if (auth()->user()->role === \App\Models\Role::Lead)
             <form method="post" action="{{ route('devices.networks') }}" class="block">
                 @csrf @method('put')

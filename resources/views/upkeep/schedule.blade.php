@@ -13,6 +13,12 @@
     <div class="scroll-x" tabindex="0" role="region" aria-label="Sixteen months, scrollable">{!! $page->ruler()->svg() !!}</div>
     <p class="key"><span>full tooth: load test held</span><span>open tooth: something is due</span><span>ticks: exercises</span><span>x:
             missed</span></p>
+    @if (($heard = $page->heard()) !== [])
+        <section class="block" aria-labelledby="heard">
+            <h2 id="heard">What its device says</h2>
+            @include('partials.heard')
+        </section>
+    @endif
     <section class="block" aria-labelledby="due">
         <h2 id="due">Due work</h2>
         @if ($page->facts->missing() !== [])

@@ -1,0 +1,21 @@
+@foreach ($heard as $device)
+    <div @class(['heard', 'is-past' => !$device->isLive()])>
+        <p><x-glyph :kind="$device->glyph()" /><b>{{ $device->feed->name }}</b>, {{ $device->title() }}</p>
+        @if ($device->words() !== '')
+            <p>{{ $device->words() }}</p>
+        @endif
+        @if ($device->clock())
+            <p><small>{{ $device->clock() }}</small></p>
+        @endif
+        @if ($device->gaps() !== [])
+            <details>
+                <summary>Silent {{ count($device->gaps()) }} times in seven days</summary>
+                <ul class="plain">
+                    @foreach (array_slice($device->gaps(), 0, 20) as $gap)
+                        <li>{{ $gap }}</li>
+                    @endforeach
+                </ul>
+            </details>
+        @endif
+    </div>
+@endforeach

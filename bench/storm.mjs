@@ -261,6 +261,7 @@ const unsentMarks = (id) =>
             };
         };
     });
+await go('/');
 await setClock(0);
 const unsent = [
     await leftIn(`${run}/procedure`, 'answers'),

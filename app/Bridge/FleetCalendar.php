@@ -32,6 +32,8 @@ final readonly class FleetCalendar
     /** More than anybody looks at, and than a page can judge in time. */
     private const MOST_RUNS = 2500;
 
+    /** @var \ArrayObject<string, Spans> by hours and zone: most sites have the same */
+    private \ArrayObject $spans;
     /** @var array<int, SwitchCalendar> by switch */
     public array $calendars;
     public ?CalculationResult $clashes;
@@ -47,11 +49,15 @@ final readonly class FleetCalendar
      */
     public function __construct(private array $switches, private int $from, private int $to)
     {
-        $calendars = [];
+        /** @var \ArrayObject<string, Spans> $spans */
+        $spans = new \ArrayObject();
+        $this->spans = $spans;
+        $calendars = $zones = [];
         foreach ($switches as $id => $switch) {
             $exercise = ExerciseFacts::of($switch);
             if ($exercise !== null) {
-                $of = new SwitchExercise((string) $id, new Zone($switch->site->timezone), $exercise);
+                $zone = $zones[$switch->site->timezone] ??= new Zone($switch->site->timezone); // a zone looks its changes up once
+                $of = new SwitchExercise((string) $id, $zone, $exercise);
                 $calendars[$id] = new SwitchCalendar($of, $from, $to);
             }
         }
@@ -78,7 +84,7 @@ final readonly class FleetCalendar
                 $calendar->switch,
                 $person,
                 $upkeep?->noise_group === null ? null : new ClashGroup($upkeep->noise_group, 1, 0),
-                (new WeeklyHours($quiet))->spans($zone, $this->from, $this->to),
+                $this->spans($quiet, $zone),
                 $this->hours($upkeep?->sleep_from, $upkeep?->sleep_to, 7, $zone),
                 $this->hours($upkeep?->business_from, $upkeep?->business_to, 5, $zone),
                 new Spans([]),
@@ -108,9 +114,18 @@ final readonly class FleetCalendar
 
     private function hours(?string $from, ?string $to, int $days, Zone $zone): Spans
     {
-        return $from === null || $to === null ? new Spans([]) : (new WeeklyHours([[
+        return $from === null || $to === null ? new Spans([]) : $this->spans([[
             'days' => array_fill_keys(range(0, $days - 1), true), 'from' => self::minute($from), 'to' => self::minute($to),
-        ]]))->spans($zone, $this->from, $this->to);
+        ]], $zone);
+    }
+
+    /** @param list<array{days: array<int, true>, from: int, to: int}> $hours of a week */
+    private function spans(array $hours, Zone $zone): Spans
+    {
+        $key = $zone->name . json_encode($hours, JSON_THROW_ON_ERROR);
+        $this->spans[$key] ??= (new WeeklyHours($hours))->spans($zone, $this->from, $this->to);
+
+        return $this->spans[$key];
     }
 
     /** @return array<int, ClashPerson> by user: those who have hours of work */

@@ -39,7 +39,8 @@ final readonly class HeardDevice
     /** @return list<self> of one switch, or of a whole company */
     public static function all(?TransferSwitch $switch = null): array
     {
-        $query = FleetFeed::query()->with('switch.site')->whereNull('ended_at');
+        $query = FleetFeed::query()->with('switch.site');
+        $query->whereNull('ended_at');
         if ($switch !== null) {
             $query->where('switch_id', $switch->id);
         }
@@ -116,6 +117,13 @@ final readonly class HeardDevice
             static fn(array $gap): string => "{$when($gap[0])} to {$when($gap[1])}, " . self::span($gap[1] - $gap[0]),
             array_reverse($gaps),
         );
+    }
+
+    public function gapWords(): string
+    {
+        $count = count($this->gaps());
+
+        return $count === 1 ? 'once' : "$count times";
     }
 
     private function ago(): string

@@ -127,6 +127,7 @@ final class DatabaseSeeder extends Seeder
             $tamarack = Site::query()->where('name', 'Tamarack Orchard cold store')->firstOrFail()->switches()->firstOrFail();
             $this->loadTests->coldStore($tamarack, $this->milo, $now);
             (new DemoBenches())->of($juniper, $tamarack, $saltmarsh, $this->rosa);
+            (new DemoDevices())->of($this->rosa, $tamarack, $now);
             $this->visits->of($this->rosa, $this->milo, $now);
             $this->runUnderWay();
             $this->served($tamarack, $now);

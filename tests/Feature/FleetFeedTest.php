@@ -44,7 +44,7 @@ final class FleetFeedTest extends TestCase
         $this->schedule()->assertSee('silent for 3 min: this was, and need not be so now')->assertSee('is-past', false);
         $this->report(self::line(2, '2026-11-27T14:38:01Z', '"position":"emergency","engine":"running","fault":"low fuel"'));
         $this->schedule()->assertSee('heard 0 s ago')->assertSee('On generator, engine runs')->assertSee('fault: low fuel')
-            ->assertSee('Silent 1 times in seven days')->assertSee('27 Nov 09:35 to 27 Nov 09:38'); // the hours of the site
+            ->assertSee('Silent once in seven days')->assertSee('27 Nov 09:35 to 27 Nov 09:38'); // the hours of the site
     }
 
     #[Test]

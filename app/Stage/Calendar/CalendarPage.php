@@ -13,7 +13,6 @@ use Escapement\Core\Schedule\Day;
 /** The exercises of all sites by day, week or month: what clashes, and the nearest time that is free. */
 final readonly class CalendarPage
 {
-    public const VIEWS = ['day' => 'Day', 'week' => 'Week', 'month' => 'Month'];
     private const ROW_PX = ['day' => 22, 'week' => 19, 'month' => 17];
     private const KINDS = [
         'person_overlap' => 'the same person is needed twice', 'person_away' => 'who has to be there is away',
@@ -23,42 +22,17 @@ final readonly class CalendarPage
     ];
 
     public FleetCalendar $fleet;
+    private CalendarRange $range;
     public int $from;
     public int $to;
 
     /** @param array<int, TransferSwitch> $switches with site, sheet, upkeep; by id */
-    public function __construct(public array $switches, public string $view, private int $on, public int $today)
+    public function __construct(public array $switches, public string $view, int $on, public int $today)
     {
-        [$this->from, $this->to] = match ($view) {
-            'day' => [$on, $on],
-            'week' => [$on - Day::weekday($on), $on - Day::weekday($on) + 6],
-            default => [$on - Day::ofMonth($on) + 1, $on - Day::ofMonth($on) + Day::lastOfMonth($on)],
-        };
+        $this->range = new CalendarRange($view, $on);
+        $this->from = $this->range->from;
+        $this->to = $this->range->to;
         $this->fleet = new FleetCalendar($switches, $this->from, $this->to);
-    }
-
-    public function title(): string
-    {
-        return match ($this->view) {
-            'day' => gmdate('D j M Y', $this->on * Day::S),
-            'week' => gmdate('j M', $this->from * Day::S) . ' to ' . gmdate('j M Y', $this->to * Day::S),
-            default => gmdate('F Y', $this->from * Day::S),
-        };
-    }
-
-    public function before(): string
-    {
-        return Day::write($this->from - 1);
-    }
-
-    public function after(): string
-    {
-        return Day::write($this->to + 1);
-    }
-
-    public function day(): string
-    {
-        return Day::write($this->on);
     }
 
     public function ruler(): DayRuler
@@ -92,11 +66,14 @@ final readonly class CalendarPage
         return new DayRuler(
             $days,
             self::ROW_PX[$this->view],
-            "{$this->title()}: $count exercises, " . count($this->clashes()) . ' of them clash.',
+            "{$this->range->title()}: $count exercises, " . count($this->clashes()) . ' of them clash.',
         );
     }
 
-    /** @return list<array<string, mixed>> by the schema of exercise_clashes, each with its words */
+    /**
+     * @return list<array{switch: string, local: string, utc: string, kinds: list<string>, with: list<string>, action: string,
+     *     slot: ?array<string, mixed>, site: string, why: string, beside: string}> by the schema of exercise_clashes, with its words
+     */
     public function clashes(): array
     {
         /**

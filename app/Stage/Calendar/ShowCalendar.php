@@ -8,7 +8,6 @@ use App\Http\Typed;
 use App\Models\Absence;
 use App\Models\Feed;
 use App\Models\Site;
-use App\Models\TransferSwitch;
 use App\Models\User;
 use App\Models\WorkProfile;
 use Escapement\Core\Schedule\Day;
@@ -21,25 +20,18 @@ use Illuminate\Support\Collection as BaseCollection;
 /** The exercises of all sites. */
 final readonly class ShowCalendar
 {
-    private const MOST = 600;
-
     public function __invoke(Request $request): View
     {
         $view = Typed::text($request, 'view');
         $today = (int) Day::read(Carbon::now()->format('Y-m-d'));
-        $query = TransferSwitch::query();
-        $query->orderBy('id')->limit(self::MOST);
-        /** @var array<int, TransferSwitch> $switches */
-        $switches = $query->with(['site', 'sheet', 'upkeep'])->get()->keyBy('id')->all();
+        $view = isset(CalendarRange::VIEWS[$view]) ? $view : 'week';
+        $on = Day::read(Typed::text($request, 'on')) ?? $today;
+        /** @var User $user */
+        $user = $request->user();
 
-        $page = new CalendarPage(
-            $switches,
-            isset(CalendarPage::VIEWS[$view]) ? $view : 'week',
-            Day::read(Typed::text($request, 'on')) ?? $today,
-            $today,
-        );
-
-        return view('calendar.page', ['page' => $page] + $this->people($request));
+        return view('calendar.page', [
+            'range' => new CalendarRange($view, $on), 'page' => CalendarDigest::cached($user, $view, $on, $today),
+        ] + $this->people($request));
     }
 
     /** @return array<string, mixed> who works when, who is away, and which calendars are read from outside */

@@ -8,12 +8,18 @@ namespace Escapement\Core\Schedule;
 final readonly class Zone
 {
     private const NEAR_S = 2 * Day::S;
+    private const CHUNK_S = 400 * Day::S;
 
     private \DateTimeZone $zone;
+    /** @var \ArrayObject<int, non-empty-list<array{int, int}>> moments of change and the offset from there on, by stretch of 400 days */
+    private \ArrayObject $known;
 
     public function __construct(public string $name)
     {
         $this->zone = new \DateTimeZone($name);
+        /** @var \ArrayObject<int, non-empty-list<array{int, int}>> $known */
+        $known = new \ArrayObject();
+        $this->known = $known;
     }
 
     /** UTC, or Area/Location in the letter case of the tz database; no abbreviation, offset or Etc/. */
@@ -26,16 +32,15 @@ final readonly class Zone
     /** @return int seconds east of UTC */
     public function offsetS(int $utcS): int
     {
-        return $this->zone->getOffset(new \DateTimeImmutable("@$utcS"));
+        return $this->changes($utcS, $utcS)[0][1];
     }
 
     /** @param int $wallS the wall time, counted as if it were UTC */
     public function resolve(int $wallS): WallTime
     {
         $found = [];
-        $changes = $this->zone->getTransitions($wallS - self::NEAR_S, $wallS + self::NEAR_S);
-        $changes = is_array($changes) ? $changes : [];
-        foreach (array_unique(array_column($changes, 'offset')) as $offset) {
+        $changes = $this->changes($wallS - self::NEAR_S, $wallS + self::NEAR_S);
+        foreach (array_unique(array_column($changes, 1)) as $offset) {
             if ($this->offsetS($wallS - $offset) === $offset) {
                 $found[] = $wallS - $offset;
             }
@@ -43,14 +48,48 @@ final readonly class Zone
         if ($found !== []) {
             return new WallTime(min($found), false, count($found) > 1);
         }
-        foreach ($changes as $i => $change) {
-            $before = $changes[$i - 1]['offset'] ?? $change['offset'];
-            if ($wallS >= $change['ts'] + $before && $wallS < $change['ts'] + $change['offset']) {
+        foreach ($changes as $i => [$ts, $offset]) {
+            $before = $changes[$i - 1][1] ?? $offset;
+            if ($wallS >= $ts + $before && $wallS < $ts + $offset) {
                 return new WallTime($wallS - $before, true, false);
             }
         }
 
         throw new \LogicException("$this->name has no time $wallS.");
+    }
+
+    /**
+     * The offset at the begin of a stretch of a few days, and the changes within it.
+     *
+     * @return non-empty-list<array{int, int}>
+     */
+    private function changes(int $from, int $to): array
+    {
+        $chunk = (int) floor($from / self::CHUNK_S);
+        $this->known[$chunk] ??= $this->chunk($chunk * self::CHUNK_S);
+        $all = $this->known[$chunk];
+        $at = 0;
+        while (isset($all[$at + 1]) && $all[$at + 1][0] <= $from) {
+            $at++;
+        }
+        $changes = [[$from, $all[$at][1]]];
+        for ($at++; isset($all[$at]) && $all[$at][0] <= $to; $at++) {
+            $changes[] = $all[$at];
+        }
+
+        return $changes;
+    }
+
+    /** @return non-empty-list<array{int, int}> */
+    private function chunk(int $from): array
+    {
+        $found = $this->zone->getTransitions($from, $from + self::CHUNK_S + 3 * self::NEAR_S);
+        $changes = [];
+        foreach (is_array($found) ? $found : [] as $one) {
+            $changes[] = [$one['ts'], $one['offset']];
+        }
+
+        return $changes === [] ? throw new \LogicException("Nothing is known of $this->name.") : $changes;
     }
 
     /** The smaller of the offsets on 1 January and 1 July. */

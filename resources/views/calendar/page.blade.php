@@ -1,5 +1,5 @@
 @extends('layouts.app')
-@section('title', 'Calendar: ' . $page->title())
+@section('title', 'Calendar: ' . $range->title())
 @section('content')
     <main id="main" class="main calendar">
         @if (session('said'))
@@ -7,34 +7,34 @@
         @endif
         <div class="head">
             <div>
-                <h1>Exercises, {{ $page->title() }}</h1>
+                <h1>Exercises, {{ $range->title() }}</h1>
                 <p>When sets start by themselves. No one may work on them then.</p>
             </div>
             <nav class="choice" aria-label="Range">
-                @foreach ($page::VIEWS as $view => $words)
-                    <a href="{{ route('calendar', ['view' => $view, 'on' => $page->day()]) }}"
-                        @if ($view === $page->view) aria-current="true" @endif>{{ $words }}</a>
+                @foreach ($range::VIEWS as $view => $words)
+                    <a href="{{ route('calendar', ['view' => $view, 'on' => $range->day()]) }}"
+                        @if ($view === $range->view) aria-current="true" @endif>{{ $words }}</a>
                 @endforeach
             </nav>
         </div>
-        <p class="between"><a href="{{ route('calendar', ['view' => $page->view, 'on' => $page->before()]) }}">Before</a> <a
-                href="{{ route('calendar', ['view' => $page->view]) }}">Today</a> <a
-                href="{{ route('calendar', ['view' => $page->view, 'on' => $page->after()]) }}">After</a></p>
-        <div class="scroll-x" tabindex="0" role="region" aria-label="Exercises, scrollable">{!! $page->ruler()->svg() !!}</div>
+        <p class="between"><a href="{{ route('calendar', ['view' => $range->view, 'on' => $range->before()]) }}">Before</a> <a
+                href="{{ route('calendar', ['view' => $range->view]) }}">Today</a> <a
+                href="{{ route('calendar', ['view' => $range->view, 'on' => $range->after()]) }}">After</a></p>
+        <div class="scroll-x" tabindex="0" role="region" aria-label="Exercises, scrollable">{!! $page->ruler !!}</div>
         <p class="key"><span><i class="swatch swatch-gen"></i>with load</span><span>open hatch: without load</span><span>framed, with !:
                 clashes</span><span>each by the clock of its site</span></p>
         <section class="block" aria-labelledby="clashes">
             <h2 id="clashes">Clashes</h2>
-            @if ($page->fleet->isTooMany)
+            @if ($page->isTooMany)
                 <p class="missing"><x-glyph kind="note" />Too many exercises to judge at once. Look at a week or a day.</p>
-            @elseif ($page->fleet->judged === 0)
+            @elseif ($page->judged === 0)
                 <p class="missing"><x-glyph kind="note" />Not known: no site has quiet hours, sleep, work, neighbors or a person to attend
                     entered.
                     They stand on its Schedule page.</p>
-            @elseif ($page->clashes() === [])
+            @elseif ($page->clashes === [])
                 <p class="missing"><x-glyph kind="proven" />None in these days. Judged by quiet hours, sleep, work, neighbors and people, as
                     far
-                    as they are known: {{ $page->fleet->judged }} of {{ count($page->fleet->calendars) }} sites with an exercise.</p>
+                    as they are known: {{ $page->judged }} of {{ $page->exercised }} sites with an exercise.</p>
             @else
                 <div class="scroll-x">
                     <table class="ruled">
@@ -47,12 +47,12 @@
                             </tr>
                         </thead>
                         <tbody>
-                            @foreach ($page->clashes() as $clash)
+                            @foreach ($page->clashes as $clash)
                                 <tr>
-                                    <th scope="row"><a href="{{ route('schedule', (int) $clash['switch']) }}">{{ $clash['site'] }}</a></th>
-                                    <td class="fig">{{ str_replace('T', ' ', $clash['local']) }}</td>
-                                    <td>{{ $clash['why'] }}{{ $clash['beside'] === '' ? '' : ': ' . $clash['beside'] }}</td>
-                                    <td class="fig">{{ $page::free($clash) }}</td>
+                                    <th scope="row"><a href="{{ route('schedule', $clash['switch']) }}">{{ $clash['site'] }}</a></th>
+                                    <td class="fig">{{ $clash['local'] }}</td>
+                                    <td>{{ $clash['why'] }}</td>
+                                    <td class="fig">{{ $clash['free'] }}</td>
                                 </tr>
                             @endforeach
                         </tbody>
@@ -60,19 +60,19 @@
                 </div>
                 <h3>For good</h3>
                 <ul class="plain">
-                    @foreach ($page->shifts() as $shift)
-                        <li><b>{{ $shift['switch']->site->name }}</b>:
+                    @foreach ($page->shifts as $shift)
+                        <li><b>{{ $shift['site'] }}</b>:
                             @if ($shift['minutes'] === null)
                                 no one time frees all of its exercises here.
                             @else
-                                {{ $page::shiftWords($shift['minutes']) }}, first {{ $shift['first'] }}, clashes with nothing.
+                                {{ $shift['words'] }}, first {{ $shift['first'] }}, clashes with nothing.
                                 @if (auth()->user()->role->mayWrite())
                                     <form class="inline" method="post" action="{{ route('calendar.shift', $shift['switch']) }}">
                                         @csrf
                                         <input type="hidden" name="minutes" value="{{ $shift['minutes'] }}">
-                                        <input type="hidden" name="seen_version" value="{{ $shift['switch']->sheet?->version ?? 0 }}">
-                                        <input type="hidden" name="view" value="{{ $page->view }}">
-                                        <input type="hidden" name="on" value="{{ $page->day() }}">
+                                        <input type="hidden" name="seen_version" value="{{ $shift['version'] }}">
+                                        <input type="hidden" name="view" value="{{ $range->view }}">
+                                        <input type="hidden" name="on" value="{{ $range->day() }}">
                                         <button class="btn btn-outline-primary" type="submit">Propose it on the sheet</button>
                                     </form>
                                 @endif

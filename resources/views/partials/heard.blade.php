@@ -9,7 +9,7 @@
         @endif
         @if ($device->gaps() !== [])
             <details>
-                <summary>Silent {{ count($device->gaps()) }} times in seven days</summary>
+                <summary>Silent {{ $device->gapWords() }} in seven days</summary>
                 <ul class="plain">
                     @foreach (array_slice($device->gaps(), 0, 20) as $gap)
                         <li>{{ $gap }}</li>

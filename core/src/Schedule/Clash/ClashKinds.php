@@ -12,22 +12,38 @@ final class ClashKinds
         'quiet' => 'in-quiet-hours', 'sleep' => 'in-sleep-hours', 'business_load' => 'load-in-business-hours',
     ];
 
-    /** @var array<string, list<PlacedRun>> by person */
-    private array $ofPerson = [];
-
-    /** @var array<string, list<PlacedRun>> by group */
-    private array $ofGroup = [];
+    private RunIndex $ofPerson;
+    private RunIndex $ofGroup;
 
     public function __construct(private readonly ClashInput $in)
     {
-        foreach ($in->runs as $run) {
-            $switch = $in->switches[$run->switch];
-            if ($switch->person !== null) {
-                $this->ofPerson[$switch->person->id][] = $run;
-            }
-            if ($switch->group !== null) {
-                $this->ofGroup[$switch->group->id][] = $run;
-            }
+        $this->ofPerson = new RunIndex();
+        $this->ofGroup = new RunIndex();
+        array_map($this->place(...), $in->runs);
+    }
+
+    /** Puts a run to another time; all that is asked after it sees it there. */
+    public function move(PlacedRun $run, int $s): void
+    {
+        $switch = $this->in->switches[$run->switch];
+        if ($switch->person !== null) {
+            $this->ofPerson->remove($switch->person->id, $run);
+        }
+        if ($switch->group !== null) {
+            $this->ofGroup->remove($switch->group->id, $run);
+        }
+        $run->moveTo($s);
+        $this->place($run);
+    }
+
+    private function place(PlacedRun $run): void
+    {
+        $switch = $this->in->switches[$run->switch];
+        if ($switch->person !== null) {
+            $this->ofPerson->add($switch->person->id, $run);
+        }
+        if ($switch->group !== null) {
+            $this->ofGroup->add($switch->group->id, $run);
         }
     }
 
@@ -36,7 +52,7 @@ final class ClashKinds
     {
         $switch = $this->in->switches[$run->switch];
         $holds = [
-            'person_overlap' => $this->personPartners($run, null) !== [],
+            'person_overlap' => $this->meetsPerson($run, null),
             'person_away' => $switch->person !== null && ! $switch->person->hours->holds($run->s, $run->e),
             'group' => $this->isGroupFull($run, null),
             'block' => $switch->blocks->overlaps($run->s, $run->e),
@@ -53,15 +69,44 @@ final class ClashKinds
     {
         $switch = $this->in->switches[$switchAt];
 
-        return $switch->quiet->overlaps($s, $e) || $switch->sleep->overlaps($s, $e) || $switch->blocks->overlaps($s, $e)
-            || $switch->of->exercise->isWithLoad && $switch->business->overlaps($s, $e)
-            || $switch->person !== null && ! $switch->person->hours->holds($s, $e);
+        return $switch->person !== null && ! $switch->person->hours->holds($s, $e)
+            || $switch->quiet->overlaps($s, $e) || $switch->sleep->overlaps($s, $e) || $switch->blocks->overlaps($s, $e)
+            || $switch->of->exercise->isWithLoad && $switch->business->overlaps($s, $e);
     }
 
     /** @param null|\Closure(PlacedRun): bool $counts which others count; null: all */
     public function meetsOthers(PlacedRun $run, ?\Closure $counts): bool
     {
-        return $this->personPartners($run, $counts) !== [] || $this->isGroupFull($run, $counts);
+        return $this->meetsPerson($run, $counts) || $this->isGroupFull($run, $counts);
+    }
+
+    /** @param null|\Closure(PlacedRun): bool $counts */
+    private function meetsPerson(PlacedRun $run, ?\Closure $counts): bool
+    {
+        foreach ($this->personRuns($run, $counts) as $other) {
+            return true;
+        }
+
+        return false;
+    }
+
+    /**
+     * @param null|\Closure(PlacedRun): bool $counts
+     *
+     * @return iterable<PlacedRun> of other switches that need the same person about then
+     */
+    private function personRuns(PlacedRun $run, ?\Closure $counts): iterable
+    {
+        $person = $this->in->switches[$run->switch]->person;
+        if ($person === null) {
+            return;
+        }
+        foreach ($this->ofPerson->near($person->id, $run->s - $person->betweenS, $run->e + $person->betweenS) as $other) {
+            if ($other->switch !== $run->switch && $run->s < $other->e + $person->betweenS && $other->s < $run->e + $person->betweenS
+                && ($counts === null || $counts($other))) {
+                yield $other;
+            }
+        }
     }
 
     /**
@@ -71,16 +116,9 @@ final class ClashKinds
      */
     public function personPartners(PlacedRun $run, ?\Closure $counts): array
     {
-        $person = $this->in->switches[$run->switch]->person;
-        if ($person === null) {
-            return [];
-        }
         $partners = [];
-        foreach ($this->ofPerson[$person->id] ?? [] as $other) {
-            if ($other->switch !== $run->switch && $run->s < $other->e + $person->betweenS && $other->s < $run->e + $person->betweenS
-                && ($counts === null || $counts($other))) {
-                $partners[$other->switch] = true;
-            }
+        foreach ($this->personRuns($run, $counts) as $other) {
+            $partners[$other->switch] = true;
         }
 
         return $partners;
@@ -131,13 +169,13 @@ final class ClashKinds
             return [];
         }
         $others = [];
-        foreach ($this->ofGroup[$group->id] ?? [] as $other) {
+        foreach ($this->ofGroup->near($group->id, $run->s - $group->gapS, $run->e + $group->gapS) as $key => $other) {
             if ($other->switch !== $run->switch && $run->s < $other->e + $group->gapS && $other->s < $run->e + $group->gapS
                 && ($counts === null || $counts($other))) {
-                $others[] = $other;
+                $others[$key] = $other;
             }
         }
 
-        return $others;
+        return array_values($others);
     }
 }

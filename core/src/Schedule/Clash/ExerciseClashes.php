@@ -23,14 +23,26 @@ final class ExerciseClashes
     /** @var list<int> runs by time, then by switch, as they stood */
     private array $order = [];
 
+    /** @var array<int, int> the place in that order, by object */
+    private array $places = [];
+
+    /** @var array<int, list<PlacedRun>> by switch */
+    private array $ofSwitch = [];
+
     public function __construct(private readonly ClashInput $in)
     {
         $this->kinds = new ClashKinds($in);
+        foreach ($in->runs as $run) {
+            $this->ofSwitch[$run->switch][] = $run;
+        }
     }
 
     public function result(): CalculationResult
     {
         $this->order = $this->order();
+        foreach ($this->order as $place => $i) {
+            $this->places[spl_object_id($this->in->runs[$i])] = $place;
+        }
         $this->found = array_map($this->kinds->at(...), $this->in->runs);
         $with = array_map($this->partners(...), $this->in->runs, $this->found);
         $shifts = $this->shifts();
@@ -82,10 +94,7 @@ final class ExerciseClashes
     private function settle(int $i, int $place, array $with): array
     {
         $run = $this->in->runs[$i];
-        $settled = [];
-        foreach (array_slice($this->order, 0, $place) as $before) {
-            $settled[spl_object_id($this->in->runs[$before])] = true;
-        }
+        $isSettled = fn(PlacedRun $other): bool => $this->places[spl_object_id($other)] < $place;
         $told = [
             'switch' => $this->in->switches[$run->switch]->of->id,
             'local' => $this->wall($run->wallS),
@@ -94,7 +103,7 @@ final class ExerciseClashes
             'with' => $with,
         ];
         $isFine = ! $this->kinds->isPlaceBad($run->switch, $run->s, $run->e)
-            && ! $this->kinds->meetsOthers($run, static fn(PlacedRun $other): bool => isset($settled[spl_object_id($other)]));
+            && ! $this->kinds->meetsOthers($run, $isSettled);
         if ($isFine) {
             return $told + ['action' => 'keep', 'slot' => null];
         }
@@ -102,14 +111,14 @@ final class ExerciseClashes
             $slot = $this->slot($run, $shiftMin);
             if ($slot !== null && ! $this->meetsOwn($run, $slot)) {
                 $from = $run->s;
-                $run->moveTo($slot);
+                $this->kinds->move($run, $slot);
                 if (! $this->kinds->meetsOthers($run, null)) {
                     return $told + ['action' => 'move', 'slot' => [
                         'local' => $this->wall($run->wallS + 60 * $shiftMin), 'utc' => gmdate('Y-m-d\TH:i:s\Z', $slot),
                         'shift_min' => $shiftMin,
                     ]];
                 }
-                $run->moveTo($from);
+                $this->kinds->move($run, $from);
             }
         }
 
@@ -143,8 +152,8 @@ final class ExerciseClashes
 
     private function meetsOwn(PlacedRun $run, int $s): bool
     {
-        foreach ($this->in->runs as $other) {
-            if ($other !== $run && $other->switch === $run->switch && $s < $other->e && $other->s < $s + $run->lengthS) {
+        foreach ($this->ofSwitch[$run->switch] as $other) {
+            if ($other !== $run && $s < $other->e && $other->s < $s + $run->lengthS) {
                 return true;
             }
         }
@@ -155,14 +164,17 @@ final class ExerciseClashes
     /** @return list<array{switch: string, shift_min: ?int, first_local: ?string}> one shift for all dates of a switch */
     private function shifts(): array
     {
-        $shifts = [];
+        $shifts = $clashing = [];
+        foreach ($this->found as $i => $kinds) {
+            if ($kinds !== []) {
+                $clashing[$this->in->runs[$i]->switch] = true;
+            }
+        }
         foreach ($this->in->switches as $at => $switch) {
-            $runs = array_values(array_filter($this->in->runs, static fn(PlacedRun $run): bool => $run->switch === $at));
-            $clashing = array_filter(array_keys($this->in->runs), fn(int $i): bool => $this->in->runs[$i]->switch === $at
-                && $this->found[$i] !== []);
-            if ($clashing === []) {
+            if (! isset($clashing[$at])) {
                 continue;
             }
+            $runs = $this->ofSwitch[$at];
             $shift = $this->commonShift($runs);
             $shifts[] = [
                 'switch' => $switch->of->id,
@@ -186,9 +198,9 @@ final class ExerciseClashes
                     break;
                 }
                 $from = $run->s;
-                $run->moveTo($slot);
+                $this->kinds->move($run, $slot);
                 $isFree = ! $this->kinds->meetsOthers($run, null);
-                $run->moveTo($from);
+                $this->kinds->move($run, $from);
                 if (! $isFree) {
                     break;
                 }

@@ -6,20 +6,22 @@
                 <a href="{{ route('devices.profile', ['profile' => $profile, 'form' => 'csv']) }}">CSV</a>
                 <a href="{{ route('devices.profile', ['profile' => $profile, 'form' => 'json']) }}">JSON</a>
             </p>
-            <ul class="people">
-                @foreach ($profile->devices as $device)
-                    <li>
-                        <form method="post" action="{{ route('devices.remove', $device) }}">
-                            @csrf @method('delete')
-                            <span><b>{{ $device->name }}</b><small>{{ $device->switch->site->name }}, {{ $device->switch->name }};
-                                    {{ $device->address }}, port {{ $device->port }}, unit {{ $device->unit }}</small></span>
-                            @if (auth()->user()->role->mayWriteForAll())
-                                <button class="btn btn-outline-primary" type="submit">Take it away</button>
-                            @endif
-                        </form>
-                    </li>
-                @endforeach
-            </ul>
+            @if ($profile->devices->isNotEmpty())
+                <ul class="people">
+                    @foreach ($profile->devices as $device)
+                        <li>
+                            <form method="post" action="{{ route('devices.remove', $device) }}">
+                                @csrf @method('delete')
+                                <span><b>{{ $device->name }}</b><small>{{ $device->switch->site->name }}, {{ $device->switch->name }};
+                                        {{ $device->address }}, port {{ $device->port }}, unit {{ $device->unit }}</small></span>
+                                @if (auth()->user()->role->mayWriteForAll())
+                                    <button class="btn btn-outline-primary" type="submit">Take it away</button>
+                                @endif
+                            </form>
+                        </li>
+                    @endforeach
+                </ul>
+            @endif
             @if ($profile->devices->isEmpty() && auth()->user()->role->mayWriteForAll())
                 <form method="post" action="{{ route('devices.profile.remove', $profile) }}">
                     @csrf @method('delete')

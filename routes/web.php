@@ -211,6 +211,9 @@ Route::middleware(['auth', StillHere::class])->group(static function (): void {
             Route::get('/sites/import', SiteImport\ShowImport::class)->name('sites.import');
             Route::post('/sites/import/look', SiteImport\ShowImport::class)->name('sites.import.look');
             Route::post('/sites/import', SiteImport\TakeSites::class)->middleware('throttle:uploads')->name('sites.import.take');
+            Route::get('/pictures', SiteImport\ShowPictures::class)->name('pictures');
+            Route::post('/pictures/look', SiteImport\LookAtNames::class)->name('pictures.look');
+            Route::post('/pictures', SiteImport\TakePicture::class)->middleware('throttle:uploads')->name('pictures.take');
             Route::put('/library/loads', Survey\SaveTypicalLoads::class)->name('typical-loads.save');
             Route::post('/visits', Visits\AddVisit::class)->name('visits.add');
             Route::post('/visits/collect', Visits\CollectVisits::class)->name('visits.collect');

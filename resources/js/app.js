@@ -1,6 +1,7 @@
 import Alpine from '@alpinejs/csp';
 import 'htmx.org/dist/htmx.esm.js';
 import { benchClock } from './components/bench-clock.js';
+import { bulkPictures } from './components/bulk-pictures.js';
 import { logEntry } from './components/log-entry.js';
 import { menu, applyTheme } from './components/menu.js';
 import { moot } from './components/moot.js';
@@ -39,6 +40,7 @@ document.addEventListener('keydown', (event) => {
 });
 
 Alpine.data('benchClock', benchClock);
+Alpine.data('bulkPictures', bulkPictures);
 Alpine.data('logEntry', logEntry);
 Alpine.data('menu', menu);
 Alpine.data('moot', moot);

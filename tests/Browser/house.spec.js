@@ -146,3 +146,27 @@ test('the board is narrowed, the view kept under a name, and forgotten again', a
     await box.fill('Juniper');
     await expect.poll(() => rows.count()).toBe(1);
 });
+
+test('many pictures go to the places that their names say, and one without a place waits', async ({ page }) => {
+    await signIn(page);
+    await page.goto('/pictures');
+    const jpeg = await page.evaluate(async () => {
+        const canvas = Object.assign(document.createElement('canvas'), { width: 60, height: 40 });
+        canvas.getContext('2d').fillRect(0, 0, 30, 20);
+        const blob = await new Promise((resolve) => {
+            canvas.toBlob(resolve, 'image/jpeg');
+        });
+        return [...new Uint8Array(await blob.arrayBuffer())];
+    });
+    const file = (name) => ({ name, mimeType: 'image/jpeg', buffer: Buffer.from(jpeg) });
+    await page.getByLabel('Pictures', { exact: true }).setInputFiles([file('Juniper Row 14 panel.jpg'), file('IMG_0001.jpg')]);
+    await expect(page.getByLabel('Juniper Row 14 panel.jpg: where it belongs')).toHaveValue('Juniper Row 14, Q1');
+    await expect(page.getByLabel('Juniper Row 14 panel.jpg: what it shows')).toHaveValue('panels');
+    await expect(page.getByText('1 without a place')).toBeVisible();
+    await page.getByRole('button', { name: 'Send 1 picture' }).click();
+    await expect(page.getByText('1 of 2 are kept.')).toBeVisible();
+    await page.getByLabel('IMG_0001.jpg: where it belongs').fill('Juniper Row 14, Q1');
+    await page.getByLabel('IMG_0001.jpg: where it belongs').press('Tab');
+    await page.getByRole('button', { name: 'Send 1 picture' }).click();
+    await expect(page.locator('tbody tr').last()).toContainText('there already'); // the same picture under another name
+});

@@ -227,7 +227,7 @@ final class RoutesTest extends TestCase
             // a part of a page
             $part = in_array($route->uri(), ['runs/{run}/verdict', 'runs/{run}/parts'], true) ? ['HTTP_HX_REQUEST' => 'true'] : [];
             $answer = $this->call($method, $this->fill($route, $ids), server: $part);
-            $elsewhere = ['sites/new', 'sites/import', 'people', 'webhooks', 'switches/{switch}/circuit/edit',
+            $elsewhere = ['sites/new', 'sites/import', 'pictures', 'people', 'webhooks', 'switches/{switch}/circuit/edit',
                 'switches/{switch}/bench/log.csv'];
             if ($method === 'GET' && ! in_array($route->uri(), $elsewhere, true)) {
                 self::assertSame(200, $answer->getStatusCode(), $route->uri());

@@ -124,6 +124,45 @@ final class SiteImportTest extends TestCase
         $this->post('/sites/import', ['text' => $list])->assertSessionHas('said', 'Taken in: 200 new sites.');
     }
 
+    /** @return iterable<string, array{string, ?string, string}> file, place, subject */
+    public static function pictures(): iterable
+    {
+        yield 'the name of a site' => ['Alder Mill.jpg', 'Alder Mill, Q1', 'service'];
+        yield 'with what it shows' => ['alder_mill-panel 2.JPG', 'Alder Mill, Q1', 'panels'];
+        yield 'the longer of two names' => ['Alder Mill East generator.png', 'Alder Mill East, Q1', 'source'];
+        yield 'of several switches the one that is named' => ['2026-11-27 birch row 4 north.jpg', 'Birch Row, 4, North', 'service'];
+        yield 'of several switches none that is named' => ['Birch Row 4.jpg', null, 'service'];
+        yield 'a part of a word is no name' => ['Alder Millhouse.jpg', null, 'service'];
+        yield 'nothing of it' => ['IMG_2231.jpg', null, 'service'];
+    }
+
+    #[Test, DataProvider('pictures')]
+    public function a_picture_belongs_where_its_name_says(string $file, ?string $place, string $subject): void
+    {
+        $this->signIn();
+        $this->take(self::LIST . "Alder Mill East,2 Mill Lane,K1,200,,,,\n")->assertRedirect('/');
+        $this->postJson('/pictures/look', ['names' => [$file]])->assertOk()
+            ->assertExactJson(['places' => [['place' => $place ?? '', 'subject' => $subject]]]);
+    }
+
+    #[Test]
+    public function pictures_of_many_sites_are_sent_one_by_one_and_each_is_kept_once(): void
+    {
+        $user = $this->signIn();
+        $switch = $this->switchOf($user);
+        $this->get('/pictures')->assertOk()->assertSee('Fern Hill 3, Q1');
+        $sent = ['photo' => UploadedFile::fake()->image('a.jpg', 40, 30), 'switch' => $switch->id, 'subject' => 'panels', 'caption' => 'a'];
+        $this->post('/pictures', $sent, ['Accept' => 'application/json'])->assertOk()->assertJson(['kept' => 'kept']);
+        $this->post('/pictures', $sent, ['Accept' => 'application/json'])->assertOk()->assertJson(['kept' => 'there already']);
+        self::assertSame(['panels', 'a'], [$switch->photos()->sole()->subject, $switch->photos()->sole()->caption]);
+        $text = UploadedFile::fake()->createWithContent('a.jpg', 'no picture');
+        $this->post('/pictures', ['photo' => $text] + $sent, ['Accept' => 'application/json'])->assertUnprocessable();
+        $this->signIn();
+        $this->post('/pictures', $sent, ['Accept' => 'application/json'])->assertNotFound();
+        $this->postJson('/pictures/look', ['names' => ['Fern Hill 3.jpg']])->assertJsonPath('places.0.place', '');
+        $this->postJson('/pictures/look', ['names' => array_fill(0, 501, 'a.jpg')])->assertUnprocessable();
+    }
+
     /**
      * @param array<string, mixed> $more
      *

@@ -4,7 +4,8 @@
     <main id="main" class="main">
         <h1>Sites from a list</h1>
         <p class="lead-in">A CSV from the office, or cells pasted from a spreadsheet; the first line names the columns.
-            Nothing is kept before you have seen what each line becomes.</p>
+            Nothing is kept before you have seen what each line becomes. Pictures of many sites go in <a
+                href="{{ route('pictures') }}">by their names</a>.</p>
         @isset($refused)
             <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $refused }}</p>
         @endisset

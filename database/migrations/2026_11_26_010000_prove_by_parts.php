@@ -2,12 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Stage\Commissioning\KeepParts;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** What each signed run says to the parts of a proof; the verdicts of the runs stay as they were signed. */
+/** What each signed run says to the parts of a proof; `prove_signed_runs` reads those of before. */
 return new class extends Migration {
     public function up(): void
     {
@@ -26,7 +25,6 @@ return new class extends Migration {
             $table->unique(['run_id', 'part']);
             $table->index(['switch_id', 'proved_at']);
         });
-        app(KeepParts::class)->ofSignedRuns();
     }
 
     public function down(): void

@@ -44,8 +44,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->render(static fn(\Throwable $e, Request $request) => $request->is('api/*') ? Problem::of($e) : null);
-        $exceptions->render(static fn(BadInput $e, Request $request) => $request->expectsJson() || $request->isJson()
-            ? response()->json($e->toArray(), 422) : null);
+        $exceptions->render(static fn(BadInput $e) => response()->json($e->toArray(), 422)); // only what scripts send comes to this
         $exceptions->render(static fn(HttpException $e, Request $request) => $e->getStatusCode() === 419 ? Interrupted::kept($request)
             : null);
         $exceptions->render(static fn(AuthenticationException $e, Request $request) => Interrupted::kept($request));

@@ -30,8 +30,8 @@ foreach (Company::query()->get() as $company) {
             $paths[] = "/sites/$site->id?on=$on";
         }
         foreach ($site->switches as $switch) {
-            foreach (['plan', 'wires', 'landing', 'class', 'wiring', 'shedding', 'pack-list', 'power-down', 'settings', 'rehearsal', 'season',
-                'commission', 'service', 'load-tests', 'schedule', 'logbook', 'plan.pdf', 'labels.pdf'] as $page) {
+            foreach (['plan', 'wires', 'landing', 'class', 'wiring', 'shedding', 'pack-list', 'power-down', 'settings', 'rehearsal',
+                'season', 'commission', 'service', 'load-tests', 'schedule', 'logbook', 'plan.pdf', 'labels.pdf'] as $page) {
                 $paths[] = "/switches/$switch->id/$page";
             }
         }

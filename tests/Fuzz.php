@@ -72,7 +72,9 @@ final class Fuzz
     {
         return UploadedFile::fake()->createWithContent(
             $this->one(['a.jpg', 'a.csv', 'a.json', 'a.cfg', '../x.dat', "b\0.csv", 'c.ics']),
-            $this->one(['', "\xFF\xD8\xFF\xE0broken", '{"format":"x"}', "a,b\n1,2\n", str_repeat("x,y\n", 500), "BEGIN:VCALENDAR\n", "\0\0"]),
+            $this->one([
+                '', "\xFF\xD8\xFF\xE0broken", '{"format":"x"}', "a,b\n1,2\n", str_repeat("x,y\n", 500), "BEGIN:VCALENDAR\n", "\0\0",
+            ]),
         );
     }
 

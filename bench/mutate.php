@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // How much the tests of a folder of the core notice: the code is changed in one small place at a time, and its tests are run. What no test
 // notices is printed. Nothing is written into the project: the changed class is loaded from a temporary file in the place of its own.
-// Run: php bench/mutate.php [--most=300] [--seed=1] [--also=core/tests/Calc] LoadTest
+// Run: php bench/mutate.php [--most=300] [--seed=1] [--also=core/tests/Calc,core/tests/Settings] LoadTest
 
 const FLIPS = [
     '<' => '<=', '>' => '>=', '<=' => '<', '>=' => '>', '===' => '!==', '!==' => '===', '&&' => '||', '||' => '&&', '+' => '-', '-' => '+',
@@ -22,7 +22,7 @@ if ($folder === '' || ! is_dir("$root/core/src/$folder")) {
 }
 $tests = array_values(array_filter([
     is_dir("$root/core/tests/$folder") ? "$root/core/tests/$folder" : null,
-    isset($options['also']) ? "$root/{$options['also']}" : null,
+    ...array_map(static fn(string $also): string => "$root/$also", array_filter(explode(',', $options['also'] ?? ''))),
 ]));
 
 /**

@@ -35,6 +35,7 @@ const childrenOf = (id) => {
     }
 };
 
+const refusedAnswers = new Set();
 let chrome, browser, page;
 async function openBrowser() {
     chrome = spawn(
@@ -65,6 +66,12 @@ async function openBrowser() {
     [page] = browser.contexts()[0].pages();
     page.setDefaultTimeout(15_000);
     await page.addInitScript(jumpingClock);
+    page.on('response', async (answer) => {
+        if (/\/runs\/\d+\/answers$/.test(answer.url()) && answer.ok()) {
+            const told = await answer.json().catch(() => ({}));
+            told.refused?.forEach(({ id }) => refusedAnswers.add(id)); // it stands at its step again, with the reason
+        }
+    });
 }
 /** The clock of the phone, from the next page on. */
 const setClock = (ms) => page.evaluate((off) => sessionStorage.setItem('off', String(off)), ms);
@@ -286,7 +293,7 @@ const answers = ids('answer'),
 const idsOf = (list) => list.map(({ id }) => id);
 const doubled = [answers, photos, marks, idsOf(readings), idsOf(thumbs)].reduce((sum, list) => sum + list.length - new Set(list).size, 0);
 const lost =
-    Math.max(0, accepted.answers - answers.length) +
+    Math.max(0, accepted.answers - answers.length - refusedAnswers.size) +
     Math.max(0, accepted.photos - photos.length) +
     Math.max(0, accepted.marks - marks.length) +
     Math.max(0, accepted.readings - readings.length) +
@@ -296,7 +303,7 @@ console.log(
     [
         '',
         `${kills} hard kills: ${ended.web} web, ${ended.queue} queue, ${ended.database} database, ${ended.browser} browser; ${lost} lost, ${doubled} doubled`,
-        `taken ${accepted.answers} answers, ${accepted.photos} pictures, ${accepted.marks} marks`,
+        `taken ${accepted.answers} answers (${refusedAnswers.size} refused with their reason), ${accepted.photos} pictures, ${accepted.marks} marks`,
         `in the record ${answers.length}, ${photos.length}, ${marks.length}; the record verifies; ${notEmptied} stores not emptied`,
         `of the load test taken ${accepted.readings} readings, ${accepted.thumbs} marks`,
         `in its record ${readings.length}, ${thumbs.length}; it verifies`,

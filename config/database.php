@@ -7,7 +7,7 @@ return [
     'connections' => [
         'mariadb' => [
             'driver' => 'mariadb',
-            'host' => env('DB_HOST', '127.0.0.1'),
+            'host' => explode(',', (string) env('DB_HOST', '127.0.0.1')), // several: the first that is ready (OrderedHosts)
             'port' => env('DB_PORT', '3307'),
             'unix_socket' => env('DB_SOCKET', ''),
             'database' => env('DB_DATABASE', 'escapement'),

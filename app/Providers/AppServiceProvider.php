@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Http\NumberValidator;
 use App\Models\User;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Contracts\Translation\Translator;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustHosts;
@@ -21,6 +22,11 @@ use Laravel\Sanctum\Sanctum;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        $this->app->singleton('db.factory', static fn(Container $app): OrderedHosts => new OrderedHosts($app));
+    }
+
     public function boot(): void
     {
         Validator::resolver(

@@ -12,9 +12,11 @@ use App\Models\User;
 use App\Stage\Moving\CompanyRows;
 use Database\Factories\UserFactory;
 use Escapement\Core\Record\HeadSeal;
+use Illuminate\Database\QueryException;
 use Illuminate\Http\Middleware\TrustHosts;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Schema;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -120,6 +122,34 @@ final class OperationsTest extends TestCase
             }
         }
         self::assertEqualsCanonicalizing(array_keys(CompanyRows::HANGING), $hanging);
+    }
+
+    /** @return iterable<string, array{list<string>, bool}> */
+    public static function servers(): iterable
+    {
+        yield 'the one there is' => [['127.0.0.1'], true];
+        yield 'the second, where the first does not answer' => [['127.0.0.9', '127.0.0.1'], true];
+        yield 'none that answers' => [['127.0.0.9', '127.0.0.8'], false];
+    }
+
+    /** @param list<string> $hosts */
+    #[Test, DataProvider('servers')]
+    public function of_several_databases_the_first_that_is_ready_is_used(array $hosts, bool $answers): void
+    {
+        config(['database.connections.several' => ['host' => $hosts] + config()->array('database.connections.mariadb')]);
+        if (! $answers) {
+            $this->expectException(QueryException::class);
+        }
+        self::assertSame(1, (int) DB::connection('several')->scalar('SELECT 1'));
+    }
+
+    #[Test]
+    public function a_sign_in_that_was_refused_stands_in_the_log_without_its_secret(): void
+    {
+        $log = Log::spy();
+        $this->post('/login', ['email' => 'eve@else.example', 'password' => 'a wrong sentence'])->assertSessionHasErrors('email');
+        $log->shouldHaveReceived('notice')->once()->withArgs(static fn(string $words, array $with): bool => $with['kind'] === 'sign-in'
+            && $with['whom'] === 'eve@else.example' && ! str_contains((string) json_encode($with), 'sentence'));
     }
 
     /** @return iterable<string, array{string, bool}> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stage\Account;
 
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\RateLimiter;
 
 /**
@@ -22,7 +23,7 @@ final readonly class Tries
     private string $place;
 
     /** @param string $whom an address, or the number of a person */
-    public function __construct(string $kind, string $whom, ?string $ip)
+    public function __construct(private string $kind, private string $whom, private ?string $ip)
     {
         $this->key = "$kind|$whom|$ip";
         $this->place = "$kind|$ip";
@@ -40,6 +41,7 @@ final readonly class Tries
 
     public function failed(): void
     {
+        Log::notice('Refused', ['kind' => $this->kind, 'whom' => $this->whom, 'from' => $this->ip]);
         RateLimiter::hit($this->place);
         $beyond = RateLimiter::hit($this->key, self::COUNTED_S) - self::FREE;
         if ($beyond >= 0) {

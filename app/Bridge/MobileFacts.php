@@ -10,9 +10,13 @@ use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Power\BatteryRuntime;
+use Escapement\Core\Power\BatteryRuntimeInput;
 use Escapement\Core\Power\CarriedLoads;
+use Escapement\Core\Power\JumperLoad;
 use Escapement\Core\Power\SingleLegJumper;
+use Escapement\Core\Power\SingleLegJumperInput;
 use Escapement\Core\Power\SourceFigures;
+use Escapement\Core\Power\StationLoad;
 use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Wiring\MobileCable;
 
@@ -74,14 +78,25 @@ final readonly class MobileFacts
         $loads = $this->switch->loads->filter(static fn(LoadItem $load): bool => $load->name !== $charger?->name
             && ($carried === null || in_array($load->name, $carried->on, true)));
 
-        return (new BatteryRuntime())->answer(Node::fromArray([
-            'battery_kwh' => $batteryKwh * $stations, 'chemistry' => $this->kept['chemistry'] ?? 'lfp',
-            'loads' => array_values($loads->map(
-                static fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'duty_pct' => (float) $load->duty_pct],
+        return (new BatteryRuntime())->answer(new BatteryRuntimeInput(
+            $batteryKwh * $stations,
+            $this->chemistry(),
+            array_values($loads->map(
+                static fn(LoadItem $load): StationLoad => new StationLoad((float) $load->kw, (float) $load->duty_pct / 100),
             )->all()),
-            'extra_kwh' => [$batteryKwh, 2 * $batteryKwh],
-        ] + ($charger === null ? [] : ['charger' => ['kw' => (float) $charger->kw, 'on' => ! $charger->shed]])
-          + ($this->number('inverter_kw') === null ? [] : ['continuous_kw' => $this->number('inverter_kw') * $stations])));
+            continuousKw: $this->number('inverter_kw') === null ? null : $this->number('inverter_kw') * $stations,
+            chargerKw: $charger === null ? 0.0 : (float) $charger->kw,
+            chargerIsOn: $charger !== null && ! $charger->shed,
+            extraKwh: [$batteryKwh, 2 * $batteryKwh],
+        ));
+    }
+
+    /** @return 'agm'|'lead'|'lfp'|'nmc' */
+    private function chemistry(): string
+    {
+        $said = $this->kept['chemistry'] ?? 'lfp';
+
+        return in_array($said, ['agm', 'lead', 'nmc'], true) ? $said : 'lfp';
     }
 
     /** One 120 V source into a panel of two legs; nothing to ask with one leg, or from a source of two. */
@@ -94,18 +109,20 @@ final readonly class MobileFacts
             return null;
         }
 
-        return (new SingleLegJumper())->answer(Node::fromArray([
-            'maker_allows' => $this->kept['maker_allows'] ?? 'unknown',
-            'alternate_ever_240' => ($this->kept['alternate_ever_240'] ?? '0') === '1',
-            'inverter_kw' => $kw,
-            'inverter_a' => $amps,
-            'v_ln_v' => $this->plan->system->vLn,
-            'feeder_neutral_a' => $neutralA,
-            'main_a' => (float) ($this->switch->site->service_a ?? self::RATED_A['50a']),
-            'loads' => array_values($this->switch->loads->map(
-                fn(LoadItem $load): array => ['id' => $load->name, 'kw' => (float) $load->kw, 'connect' => $this->plan->connect($load)],
+        $said = $this->kept['maker_allows'] ?? 'unknown';
+
+        return (new SingleLegJumper())->answer(new SingleLegJumperInput(
+            in_array($said, ['yes', 'no'], true) ? $said : 'unknown',
+            ($this->kept['alternate_ever_240'] ?? '0') === '1',
+            $kw,
+            $amps,
+            $neutralA,
+            array_values($this->switch->loads->map(
+                fn(LoadItem $load): JumperLoad => new JumperLoad($load->name, (float) $load->kw, $this->plan->connect($load)),
             )->all()),
-        ]));
+            $this->plan->system->vLn,
+            (float) ($this->switch->site->service_a ?? self::RATED_A['50a']),
+        ));
     }
 
     /** The shore cord as surveyed, at its rated current. */

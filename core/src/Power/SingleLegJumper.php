@@ -7,8 +7,6 @@ namespace Escapement\Core\Power;
 use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Findings;
 use Escapement\Core\Finding\Working;
-use Escapement\Core\Input\Fields;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Input\Tolerance;
 
 /**
@@ -17,86 +15,44 @@ use Escapement\Core\Input\Tolerance;
  */
 final readonly class SingleLegJumper
 {
-    public function answer(Node $input): CalculationResult
+    public function answer(SingleLegJumperInput $in): CalculationResult
     {
-        $in = (new Fields($input))->only([
-            'maker_allows',
-            'alternate_ever_240',
-            'inverter_kw',
-            'inverter_a',
-            'v_ln_v',
-            'feeder_neutral_a',
-            'main_a',
-            'check',
-            'loads',
-            'multiwire',
-        ]);
-        $maker = $in->oneOf('maker_allows', ['yes', 'no', 'unknown'], 'unknown');
-        $isEver240 = $in->bool('alternate_ever_240');
-        $inverterKw = $in->np('inverter_kw');
-        $inverterA = $in->np('inverter_a');
-        $v = $in->np('v_ln_v', 120.0);
-        $feederNeutralA = $in->np('feeder_neutral_a');
-        $mainA = $in->np('main_a', 50.0);
-        $isWorst = $in->oneOf('check', ['worst', 'actual'], 'worst') === 'worst';
-        /** @var list<array{id: string, kw: float, connect: string}> $loads */
-        $loads = $in->each(
-            'loads',
-            0,
-            200,
-            static fn(Fields $one): array => [
-                'id' => $one->only(['id', 'kw', 'connect'])->text('id'),
-                'kw' => $one->n0('kw'),
-                'connect' => $one->oneOf('connect', ['L1', 'L2', 'L1L2']),
-            ],
-        );
-        /** @var list<array{id: string, b1: float, b2: float, a1: float, a2: float, neutral: float}> $multiwire */
-        $multiwire = $in->each('multiwire', 0, 40, static fn(Fields $one): array => [
-            'id' => $one->only(['id', 'l1_breaker_a', 'l2_breaker_a', 'l1_a', 'l2_a', 'neutral_a'])->text('id'),
-            'b1' => $one->np('l1_breaker_a'),
-            'b2' => $one->np('l2_breaker_a'),
-            'a1' => $one->n0('l1_a', 0.0),
-            'a2' => $one->n0('l2_a', 0.0),
-            'neutral' => $one->np('neutral_a'),
-        ]);
-        $in->close();
-
-        $isOneLeg = static fn(array $load): bool => $load['connect'] !== 'L1L2';
-        $totalKw = array_sum(array_column(array_filter($loads, $isOneLeg), 'kw'));
-        $totalA = 1000 * $totalKw / $v;
+        $isOneLeg = static fn(JumperLoad $load): bool => $load->connect !== 'L1L2';
+        $totalKw = array_sum(array_map(static fn(JumperLoad $load): float => $load->kw, array_filter($in->loads, $isOneLeg)));
+        $totalA = 1000 * $totalKw / $in->voltsToNeutral;
         $cannotRun = array_values(array_map(
-            static fn(array $load): string => $load['id'],
-            array_filter($loads, static fn(array $load): bool => ! $isOneLeg($load) && $load['kw'] > 0),
+            static fn(JumperLoad $load): string => $load->id,
+            array_filter($in->loads, static fn(JumperLoad $load): bool => ! $isOneLeg($load) && $load->kw > 0),
         ));
-        $neutralA = $isWorst ? min(2 * $mainA, $inverterA) : $totalA;
-        $maxKw = min($inverterKw, $inverterA * $v / 1000);
+        $neutralA = $in->isWorst ? min(2 * $in->mainA, $in->inverterA) : $totalA;
+        $maxKw = min($in->inverterKw, $in->inverterA * $in->voltsToNeutral / 1000);
         $findings = new Findings();
-        match ($maker) {
+        match ($in->makerAllows) {
             'no' => $findings->raise('jumper-not-allowed'),
             'unknown' => $findings->raise('jumper-unconfirmed'),
             default => null,
         };
-        if ($isEver240) {
+        if ($in->isAlternateEver240) {
             $findings->raise('alternate-240');
         }
         $isOverloaded = false;
-        if (Tolerance::exceeds($neutralA, $feederNeutralA)) {
+        if (Tolerance::exceeds($neutralA, $in->feederNeutralA)) {
             $isOverloaded = true;
-            $findings->raise('feeder-neutral-overload', ['neutral_a' => $neutralA, 'feeder_neutral_a' => $feederNeutralA]);
+            $findings->raise('feeder-neutral-overload', ['neutral_a' => $neutralA, 'feeder_neutral_a' => $in->feederNeutralA]);
         }
         $rows = [];
-        $reliedOn = $isWorst
-            && ! Tolerance::exceeds($neutralA, $feederNeutralA)
-            && Tolerance::exceeds(2 * $mainA, $feederNeutralA) ? ['feeder'] : [];
-        foreach ($multiwire as $one) {
-            $amps = $isWorst ? min($one['b1'] + $one['b2'], $inverterA) : $one['a1'] + $one['a2'];
-            $isOk = ! Tolerance::exceeds($amps, $one['neutral']);
-            $rows[] = ['id' => $one['id'], 'neutral_a' => $amps, 'neutral_split_a' => abs($one['a1'] - $one['a2']), 'ok' => $isOk];
+        $reliedOn = $in->isWorst
+            && ! Tolerance::exceeds($neutralA, $in->feederNeutralA)
+            && Tolerance::exceeds(2 * $in->mainA, $in->feederNeutralA) ? ['feeder'] : [];
+        foreach ($in->multiwire as $one) {
+            $amps = $in->isWorst ? min($one->breakerA1 + $one->breakerA2, $in->inverterA) : $one->a1 + $one->a2;
+            $isOk = ! Tolerance::exceeds($amps, $one->neutralA);
+            $rows[] = ['id' => $one->id, 'neutral_a' => $amps, 'neutral_split_a' => abs($one->a1 - $one->a2), 'ok' => $isOk];
             if (! $isOk) {
                 $isOverloaded = true;
-                $findings->raise('multiwire-neutral-overload', [], [$one['id']]);
-            } elseif ($isWorst && Tolerance::exceeds($one['b1'] + $one['b2'], $one['neutral'])) {
-                $reliedOn[] = $one['id'];
+                $findings->raise('multiwire-neutral-overload', [], [$one->id]);
+            } elseif ($in->isWorst && Tolerance::exceeds($one->breakerA1 + $one->breakerA2, $one->neutralA)) {
+                $reliedOn[] = $one->id;
             }
         }
         if (Tolerance::exceeds($totalKw, $maxKw)) {
@@ -105,14 +61,14 @@ final readonly class SingleLegJumper
         if ($cannotRun !== []) {
             $findings->raise('no-240-loads', [], $cannotRun);
         }
-        if ($isWorst && ! $isOverloaded && $reliedOn !== []) {
+        if ($in->isWorst && ! $isOverloaded && $reliedOn !== []) {
             $findings->raise('breaker-relied-on', [], $reliedOn);
         }
         $findings->raise('label-input');
         $working = new Working();
         $working->add(
             'Feeder neutral',
-            $isWorst ? sprintf('least of 2 × %g A and %g A', $mainA, $inverterA) : sprintf('1000 × %g kW / %g V', $totalKw, $v),
+            $in->isWorst ? sprintf('least of 2 × %g A and %g A', $in->mainA, $in->inverterA) : sprintf('1000 × %g kW / %g V', $totalKw, $in->voltsToNeutral),
             $neutralA,
             'A',
         );

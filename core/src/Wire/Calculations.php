@@ -10,11 +10,9 @@ use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Power\BatteryRuntime;
 use Escapement\Core\Power\Fuel;
 use Escapement\Core\Power\MotorStart;
 use Escapement\Core\Power\ShedPlan;
-use Escapement\Core\Power\SingleLegJumper;
 use Escapement\Core\Power\SourceRating;
 use Escapement\Core\Power\StepSequence;
 use Escapement\Core\PowerDown\PowerDown;
@@ -43,8 +41,10 @@ use Escapement\Core\Wire\Panel\NeutralEarthReader;
 use Escapement\Core\Wire\Panel\PhaseBalanceReader;
 use Escapement\Core\Wire\Panel\RelayPlayReader;
 use Escapement\Core\Wire\Panel\TerminalListReader;
+use Escapement\Core\Wire\Power\BatteryRuntimeReader;
 use Escapement\Core\Wire\Power\DemandReader;
 use Escapement\Core\Wire\Power\PowerFactorBankReader;
+use Escapement\Core\Wire\Power\SingleLegJumperReader;
 use Escapement\Core\Wire\Power\SizingReader;
 use Escapement\Core\Wire\Power\ThreePhaseMeterReader;
 use Escapement\Core\Wire\Schedule\ExerciseCalendarReader;
@@ -156,8 +156,8 @@ final readonly class Calculations
             'motor_start' => (new MotorStart())->answer($input)->toArray(),
             'step_sequence' => (new StepSequence())->answer($input)->toArray(),
             'shed_plan' => (new ShedPlan())->answer($input)->toArray(),
-            'battery_runtime' => (new BatteryRuntime())->answer($input)->toArray(),
-            'single_leg_jumper' => (new SingleLegJumper())->answer($input)->toArray(),
+            'battery_runtime' => (new BatteryRuntimeReader())->answer($input),
+            'single_leg_jumper' => (new SingleLegJumperReader())->answer($input),
             'fuel' => (new Fuel())->answer($input)->toArray(),
             'load_test_plan' => (new LoadTestPlanReader())->answer($input),
             'load_test_evaluate' => (new LoadTestReader())->answer($input),

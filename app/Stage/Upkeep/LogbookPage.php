@@ -36,8 +36,8 @@ final readonly class LogbookPage
 
     public function __construct(public TransferSwitch $switch, public string $kind, public EntrySearch $search, Carbon $now)
     {
-        $this->standing = new SiteStanding($switch->site, $switch);
         $this->upkeep = new UpkeepPage($switch, $now);
+        $this->standing = $this->upkeep->standing;
         $this->facts = $this->upkeep->facts;
         $this->words = new EntryWords($switch);
         $this->form = $this->words->form;

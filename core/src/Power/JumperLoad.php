@@ -7,6 +7,6 @@ namespace Escapement\Core\Power;
 /** A load of a panel of two legs. */
 final readonly class JumperLoad
 {
-    /** @param 'L1'|'L1L2'|'L2' $connect */
+    /** @param string $connect L1, L2, or both as L1L2 */
     public function __construct(public string $id, public float $kw, public string $connect) {}
 }

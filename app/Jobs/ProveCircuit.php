@@ -36,7 +36,7 @@ final class ProveCircuit implements ShouldQueue
         $states = CircuitFacts::read($circuit->document)->mostStates();
         $states <= self::AT_ONCE_STATES
             ? self::dispatchSync($circuit->id, $circuit->stamp)
-            : self::dispatch($circuit->id, $circuit->stamp);
+            : self::dispatch($circuit->id, $circuit->stamp)->onQueue(Turn::HEAVY);
     }
 
     public function handle(): void

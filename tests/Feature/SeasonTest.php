@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Jobs\PlaySeason;
+use App\Jobs\Turn;
 use App\Models\Season;
 use App\Models\SeasonState;
 use App\Models\Sheet;
@@ -69,6 +70,26 @@ final class SeasonTest extends TestCase
         $sheet = Sheet::query()->latest('version')->firstOrFail();
         self::assertSame([2, Standing::Proposed, 600_000], [$sheet->version, $sheet->standing, $sheet->settings['return_delay_ms']]);
         $this->post("/seasons/$season->id/adopt", ['pick' => 99])->assertNotFound();
+    }
+
+    #[Test]
+    public function a_company_with_a_season_under_way_lets_those_of_others_go_first(): void
+    {
+        Queue::fake();
+        $mine = $this->switchOf($this->signIn());
+        foreach (['heavy', 'later', 'later'] as $queue) {
+            $this->post("/switches/$mine->id/season", self::ASKED)->assertSessionHasNoErrors();
+            self::assertSame($queue, Queue::pushed(PlaySeason::class)->last()?->queue);
+        }
+        $theirs = $this->switchOf($this->signIn());
+        $this->post("/switches/$theirs->id/season", self::ASKED)->assertSessionHasNoErrors();
+        self::assertSame('heavy', Queue::pushed(PlaySeason::class)->last()?->queue, 'the first of another company');
+        Season::query()->update(['state' => SeasonState::Done]);
+        $this->post("/switches/$theirs->id/season", self::ASKED)->assertSessionHasNoErrors();
+        self::assertSame('heavy', Queue::pushed(PlaySeason::class)->last()?->queue);
+        foreach (['bin/lib/worker', 'bin/lib/server/escapement-queue.service'] as $worker) {
+            self::assertStringContainsString('--queue=' . Turn::QUEUES, (string) file_get_contents(base_path($worker)));
+        }
     }
 
     #[Test]

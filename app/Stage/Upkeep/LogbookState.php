@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Upkeep;
 
 use App\Jobs\CheckLogbook;
+use App\Jobs\Turn;
 use App\Models\Logbook;
 use App\Models\LogEntry;
 use App\Models\TransferSwitch;
@@ -44,7 +45,7 @@ final readonly class LogbookState
         }
         $kept = self::kept($switch->id);
         if ($kept === null || $kept['checked'] !== $count || $kept['at'] < $now->getTimestamp() - self::AGAIN_S) {
-            CheckLogbook::dispatch($switch->id);
+            CheckLogbook::dispatch($switch->id)->onQueue(Turn::HEAVY);
             $kept = self::kept($switch->id); // where the queue does it at once
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Visits;
 
 use App\Jobs\PlanVisits;
+use App\Jobs\Turn;
 use App\Models\SeasonState;
 use App\Models\User;
 use App\Models\VisitPlanning;
@@ -32,6 +33,6 @@ final readonly class BeginPlanning
         $planning = VisitPlanning::query()->create([
             'company_id' => $user->company_id, 'user_id' => $user->id, 'start' => $start, 'days' => $days, 'state' => SeasonState::Waiting,
         ]);
-        PlanVisits::dispatch($planning->id);
+        PlanVisits::dispatch($planning->id)->onQueue(Turn::HEAVY);
     }
 }

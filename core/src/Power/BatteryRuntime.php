@@ -40,7 +40,15 @@ final readonly class BatteryRuntime
         );
         $working->add(
             'Drain',
-            sprintf('(%.4g + %g) kW / %g + %g kW idle − %g kW × %g back', $loadKw, $c, $in->inverterEfficiency, $in->idleKw, $c, $in->chargerEfficiency),
+            sprintf(
+                '(%.4g + %g) kW / %g + %g kW idle − %g kW × %g back',
+                $loadKw,
+                $c,
+                $in->inverterEfficiency,
+                $in->idleKw,
+                $c,
+                $in->chargerEfficiency,
+            ),
             $drainKw,
             'kW',
         );
@@ -76,7 +84,9 @@ final readonly class BatteryRuntime
             'lost_h' => $runtimeH === null || $withoutH === null ? null : $withoutH - $runtimeH,
             'peak_kw' => $peakKw,
             'with_extra' => array_map(
-                static fn(float $extra): array => ['extra_kwh' => $extra, 'runtime_h' => $hours($usable($in->batteryKwh + $extra), $drainKw)],
+                static fn(float $extra): array => [
+                    'extra_kwh' => $extra, 'runtime_h' => $hours($usable($in->batteryKwh + $extra), $drainKw),
+                ],
                 $in->extraKwh,
             ),
         ], $findings->all(), $working->lines);

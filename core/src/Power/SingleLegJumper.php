@@ -68,7 +68,8 @@ final readonly class SingleLegJumper
         $working = new Working();
         $working->add(
             'Feeder neutral',
-            $in->isWorst ? sprintf('least of 2 × %g A and %g A', $in->mainA, $in->inverterA) : sprintf('1000 × %g kW / %g V', $totalKw, $in->voltsToNeutral),
+            $in->isWorst ? sprintf('least of 2 × %g A and %g A', $in->mainA, $in->inverterA)
+                : sprintf('1000 × %g kW / %g V', $totalKw, $in->voltsToNeutral),
             $neutralA,
             'A',
         );

@@ -15,8 +15,8 @@ use Escapement\Core\Power\StationLoad;
 final readonly class BatteryRuntimeReader
 {
     private const KEYS = [
-        'battery_kwh', 'chemistry', 'dod_pct', 'start_soc_pct', 'inverter_efficiency_pct', 'idle_kw', 'capacity_factor_pct', 'continuous_kw',
-        'loads', 'charger', 'extra_kwh',
+        'battery_kwh', 'chemistry', 'dod_pct', 'start_soc_pct', 'inverter_efficiency_pct', 'idle_kw', 'capacity_factor_pct',
+        'continuous_kw', 'loads', 'charger', 'extra_kwh',
     ];
 
     /**

@@ -5,36 +5,20 @@ declare(strict_types=1);
 // The board and the fleet of many sites, two switches each, from their kept statuses, against the account page; all of it inside a
 // transaction that is taken back. Run after bin/start: php bench/board.php [sites]
 
-use App\Models\Company;
-use App\Models\Role;
 use App\Models\Sheet;
 use App\Models\Site;
 use App\Models\Standing;
 use App\Models\TransferSwitch;
-use App\Models\User;
 use App\Stage\Board\StatusBook;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Settings\Template\SheetTemplate;
-use Illuminate\Contracts\Console\Kernel as Console;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 
-require __DIR__ . '/../vendor/autoload.php';
-$app = require __DIR__ . '/../bootstrap/app.php';
-$app->make(Console::class)->bootstrap();
-config(['session.driver' => 'array']);
-
-DB::beginTransaction();
+[$app, $company, $user] = require __DIR__ . '/lib/measured.php';
 $count = (int) ($argv[1] ?? 1000);
-$company = Company::query()->create(['name' => 'Measured']);
-$user = User::query()->create([
-    'company_id' => $company->id, 'name' => 'M', 'email' => 'm@measured.example', 'role' => Role::Lead,
-    'password' => bin2hex(random_bytes(9)),
-]);
-Auth::setUser($user);
 $kinds = InstallationKind::cases();
 for ($i = 0; $i < $count; $i++) {
     $kind = $kinds[$i % count($kinds)];

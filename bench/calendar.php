@@ -5,36 +5,21 @@ declare(strict_types=1);
 // The calendar of many switches by day, week and month against the account page, in process; all of it inside a transaction that is taken
 // back. Run after bin/start: php bench/calendar.php [switches]
 
-use App\Models\Company;
-use App\Models\Role;
 use App\Models\Sheet;
 use App\Models\Site;
 use App\Models\Standing;
 use App\Models\TransferSwitch;
 use App\Models\Upkeep;
-use App\Models\User;
 use App\Models\WorkProfile;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Settings\Template\SheetTemplate;
-use Illuminate\Contracts\Console\Kernel as Console;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 
-require __DIR__ . '/../vendor/autoload.php';
-$app = require __DIR__ . '/../bootstrap/app.php';
-$app->make(Console::class)->bootstrap();
-config(['session.driver' => 'array']);
-
-DB::beginTransaction();
+[$app, $company, $user] = require __DIR__ . '/lib/measured.php';
 $count = (int) ($argv[1] ?? 500);
-$company = Company::query()->create(['name' => 'Measured']);
-$user = User::query()->create([
-    'company_id' => $company->id, 'name' => 'M', 'email' => 'm@measured.example', 'role' => Role::Lead,
-    'password' => bin2hex(random_bytes(9)),
-]);
-Auth::setUser($user);
 WorkProfile::query()->create(['company_id' => $company->id, 'user_id' => $user->id, 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'],
     'from' => '07:00', 'to' => '16:00', 'lat' => 0, 'lon' => 0, 'skills' => []]);
 $kinds = [InstallationKind::WholeHouse, InstallationKind::EssentialCircuits, InstallationKind::TwoPanels, InstallationKind::FactoryControl];

@@ -22,7 +22,7 @@ final readonly class DeviceReading
      */
     public static function of(Networks $networks, string $address, int $port, int $unit, DeviceProfile $profile): self
     {
-        $networks->check($address);
+        $networks->check($address, $port);
         $device = new ForeignDevice($address, $port, $unit);
 
         return new self($device->read($profile), $device->isSimulated(), Carbon::now());

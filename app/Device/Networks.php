@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace App\Device;
 
+use App\Models\Bench;
+use App\Models\Company;
+
 /**
- * Where devices of a company may lie: this machine, and private networks that a lead has named. An address is a number, never a name, so
- * that nobody's name server decides where a request goes; public addresses are never asked.
+ * Where devices of a company may lie: its own benches on this machine, and private networks that a lead has named. An address is a number,
+ * never a name, so that nobody's name server decides where a request goes; public addresses are never asked. What else listens on this
+ * machine is nobody's device, unless `devices.loopback` says that it is a machine to try on.
  */
 final readonly class Networks
 {
@@ -14,8 +18,21 @@ final readonly class Networks
     private const PRIVATE = ['10.0.0.0/8', '172.16.0.0/12', '192.168.0.0/16', 'fd00::/8'];
     public const MOST = 20;
 
-    /** @param list<string> $named beside this machine */
-    public function __construct(public array $named = []) {}
+    /**
+     * @param list<string>   $named         beside this machine
+     * @param null|list<int> $loopbackPorts of this machine; null: any
+     */
+    public function __construct(public array $named = [], private ?array $loopbackPorts = null) {}
+
+    public static function of(Company $company): self
+    {
+        $ports = config()->boolean('bench.any_loopback') ? null : array_map(
+            static fn(Bench $bench): int => $bench->modbusPort(),
+            array_values(Bench::query()->get()->all()),
+        );
+
+        return new self($company->device_networks ?? [], $ports);
+    }
 
     /** @throws \DomainException with what is wrong with a network, in words */
     public static function checked(string $network): string
@@ -37,7 +54,7 @@ final readonly class Networks
     }
 
     /** @throws \DomainException why this address is not asked */
-    public function check(string $address): void
+    public function check(string $address, int $port): void
     {
         $bytes = @inet_pton($address);
         if ($bytes === false) {
@@ -47,6 +64,13 @@ final readonly class Networks
             [$begin, $length] = explode('/', $network);
             $start = @inet_pton($begin);
             if ($start !== false && strlen($start) === strlen($bytes) && self::lies($bytes, $start, (int) $length)) {
+                $isOurs = ! in_array($network, self::LOOPBACK, true) || $this->loopbackPorts === null
+                    || in_array($port, $this->loopbackPorts, true);
+
+                if (! $isOurs) {
+                    throw new \DomainException("On this machine only your own benches are asked, and $port is none of them.");
+                }
+
                 return;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Device\Networks;
+use App\Models\Bench;
 use App\Models\Device;
 use App\Models\DeviceProfile;
 use App\Models\LoadReading;
@@ -29,6 +30,12 @@ final class DevicesTest extends TestCase
     /** @var ?resource */
     private $meter;
     private int $port = 0;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        config(['bench.any_loopback' => true, 'bench.port' => 5020]); // the meter of these tests; nobody listens at the benches
+    }
 
     protected function tearDown(): void
     {
@@ -90,6 +97,20 @@ final class DevicesTest extends TestCase
     }
 
     #[Test]
+    public function of_this_machine_a_company_reads_its_own_benches_and_nobody_elses(): void
+    {
+        $port = $this->benchOf($this->signIn(Role::Lead), 0)->modbusPort();
+        $mine = $this->signIn(Role::Lead);
+        $profile = $this->mapped($mine);
+        config(['bench.any_loopback' => false]);
+        foreach ([$port, 3306, 22] as $this->port) {
+            $this->read($profile)->assertOk()->assertSee('only your own benches are asked');
+        }
+        $this->port = $this->benchOf($mine, 1)->modbusPort();
+        $this->read($profile)->assertOk()->assertDontSee('only your own benches are asked');
+    }
+
+    #[Test]
     public function nobody_there_is_said_so_and_what_was_typed_stays(): void
     {
         $user = $this->signIn(Role::Lead);
@@ -121,7 +142,7 @@ final class DevicesTest extends TestCase
     public function an_address_is_asked_only_inside_of_what_a_lead_has_named(string $address, array $networks, bool $isAsked): void
     {
         try {
-            (new Networks($networks))->check($address);
+            (new Networks($networks))->check($address, 502);
             self::assertTrue($isAsked);
         } catch (\DomainException) {
             self::assertFalse($isAsked);
@@ -228,6 +249,14 @@ final class DevicesTest extends TestCase
         $this->post("/switches/$switch->id/load-tests", ['profile' => 'custom', 'steps' => '50 × 20'])->assertSessionHasNoErrors();
 
         return LoadTest::query()->sole();
+    }
+
+    private function benchOf(User $user, int $place): Bench
+    {
+        return Bench::query()->create([
+            'company_id' => $user->company_id, 'switch_id' => $this->switchOf($user)->id, 'user_id' => $user->id, 'serial' => "B-$place",
+            'place' => $place, 'kept' => [], 'stood_at' => now(),
+        ]);
     }
 
     private function person(User $lead): User

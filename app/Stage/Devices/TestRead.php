@@ -37,7 +37,7 @@ final readonly class TestRead
         $request->flash();
         try {
             $reading = DeviceReading::of(
-                new Networks($user->company->device_networks ?? []),
+                Networks::of($user->company),
                 $fields['address'],
                 (int) $fields['port'],
                 (int) $fields['unit'],

@@ -37,7 +37,7 @@ final readonly class ReadMeter
         /** @var User $user */
         $user = $request->user();
         try {
-            $reading = DeviceReading::from($device, new Networks($user->company->device_networks ?? []));
+            $reading = DeviceReading::from($device, Networks::of($user->company));
         } catch (\DomainException | NoDevice $fault) {
             throw ValidationException::withMessages(['device' => $fault->getMessage() . ' Read it by eye.']);
         }

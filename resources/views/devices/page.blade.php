@@ -28,7 +28,8 @@
                     @error('networks')
                         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                     @enderror
-                    <p class="field-hint">As 192.168.20.0/24. Without any, only this machine is asked. Public addresses never are.</p>
+                    <p class="field-hint">As 192.168.20.0/24. Without any, only your own benches on this machine are asked. Public addresses
+                        never are.</p>
                 </div>
                 <button class="btn btn-outline-primary" type="submit">Save the networks</button>
             </form>

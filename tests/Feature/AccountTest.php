@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\User;
+use App\Stage\Account\AccountChanged;
 use Database\Factories\UserFactory;
+use Illuminate\Support\Facades\Mail;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 
@@ -79,5 +81,25 @@ final class AccountTest extends TestCase
         $this->post('/logout')->assertRedirect('/login');
         $this->assertGuest();
         $this->get('/')->assertRedirect('/login');
+    }
+
+    #[Test]
+    public function a_mail_says_what_was_changed_at_an_account(): void
+    {
+        Mail::fake();
+        $user = $this->signIn();
+        $this->put('/account/password', [
+            'current_password' => 'a long enough secret', 'password' => 'a sentence that holds',
+            'password_confirmation' => 'a sentence that holds',
+        ])->assertSessionHasNoErrors();
+        $user->update(['totp_secret' => random_bytes(20)]);
+        $this->delete('/account/second-factor', ['password_now' => 'a sentence that holds'])->assertSessionHasNoErrors();
+        $said = [];
+        Mail::assertQueued(AccountChanged::class, static function (AccountChanged $mail) use (&$said, $user): bool {
+            $said[] = $mail->what;
+
+            return $mail->hasTo($user->email) && str_contains($mail->render(), 'If this was not you');
+        });
+        self::assertSame(['Your password was changed.', 'Your second factor was turned off.'], $said);
     }
 }

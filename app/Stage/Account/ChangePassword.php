@@ -25,6 +25,7 @@ final readonly class ChangePassword
         $user->update(['password' => $fields['password']]);
         $request->session()->regenerate(destroy: true); // else the cookie of before would stay good
         $user->endSessions($request->session()->getId());
+        AccountChanged::tell($user, 'Your password was changed.', $request);
 
         return redirect()->route('account')->with(
             'said',

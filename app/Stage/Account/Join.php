@@ -51,6 +51,9 @@ final readonly class Join
                 'role' => $invitation->role, 'password' => $fields['password'],
             ]);
         });
+        if ($invitation->user !== null) {
+            AccountChanged::tell($user, 'Another password was chosen for you, by a link.', $request);
+        }
         if ($user->totp_secret !== null) {
             Pending::begin($request, $user->refresh()); // another password is no other phone
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Account\SecondFactor;
 
 use App\Models\User;
+use App\Stage\Account\AccountChanged;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
@@ -19,6 +20,7 @@ final readonly class TurnOff
         /** @var User $user */
         $user = $request->user();
         $user->withoutSecondFactor();
+        AccountChanged::tell($user, 'Your second factor was turned off.', $request);
 
         return redirect()->route('account')->with('said', 'The second factor is off: the password alone opens.');
     }

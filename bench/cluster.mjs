@@ -1,10 +1,11 @@
-// For bench/cluster.sh: three people mark on two web nodes over three databases, while one of each is killed hard and comes back. A mark
-// that is not accepted is sent again, with its id, to the other node. Prints what was accepted, and the runs it went to.
+// For bench/cluster.sh and bench/disk-full.sh: three people mark, while what PLAN says happens to nodes, databases or the disk. A mark that
+// is not accepted is sent again, with its id, to the next node. Prints what was accepted, and the runs it went to.
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 
 const bases = process.env.NODES.split(',');
 const { KILL: kill, ACCEPTED: out } = process.env;
+const plan = JSON.parse(process.env.PLAN); // part of the time, and what is done then
 const SECONDS = Number(process.argv[2] ?? 60);
 const sleep = (ms) =>
     new Promise((resolve) => {
@@ -97,14 +98,7 @@ const work = async (hand) => {
     }
 };
 const disturb = async () => {
-    for (const [after, what] of [
-        [0.15, 'kill-db 1'],
-        [0.35, 'start-db 1'],
-        [0.5, 'kill-web 1'],
-        [0.6, 'start-web 1'],
-        [0.7, 'kill-db 2'],
-        [0.85, 'start-db 2'],
-    ]) {
+    for (const [after, what] of plan) {
         await sleep(Math.max(0, until - SECONDS * 1000 * (1 - after) - Date.now()));
         execFileSync(kill, what.split(' '), { stdio: 'inherit' });
     }

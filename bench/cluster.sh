@@ -100,23 +100,11 @@ say "Three databases are in step."
 start_web 1
 start_web 2
 wait_for http://127.0.0.1:8391/up && wait_for http://127.0.0.1:8392/up || die 'a web node did not come up'
+export PLAN='[[0.15,"kill-db 1"],[0.35,"start-db 1"],[0.5,"kill-web 1"],[0.6,"start-web 1"],[0.7,"kill-db 2"],[0.85,"start-db 2"]]'
 NODES=http://127.0.0.1:8391,http://127.0.0.1:8392 KILL="$root/bench/cluster.sh" ACCEPTED="$work/accepted.json" node bench/cluster.mjs "$seconds"
 for n in 1 2 3; do wait_db $n; done
 php artisan records:heads >"$work/heads" || die "a record is not whole: $(grep FAULT "$work/heads")"
-php -r '
-    $lost = $double = $all = 0;
-    $pdo = new PDO("mysql:host=127.0.0.11;port=3390;dbname=escapement", "escapement", "escapement");
-    foreach (json_decode(file_get_contents($argv[1]), true) as ["run" => $run, "accepted" => $accepted]) {
-        $ids = $pdo->query("SELECT id FROM marks WHERE run_id = " . (int) basename($run))->fetchAll(PDO::FETCH_COLUMN);
-        $entries = $pdo->query("SELECT JSON_VALUE(entry, \"$.what.id\") FROM record_entries WHERE run_id = " . (int) basename($run)
-            . " AND JSON_VALUE(entry, \"$.kind\") = \"mark\"")->fetchAll(PDO::FETCH_COLUMN);
-        $lost += count(array_diff($accepted, $ids)) + count(array_diff($accepted, $entries));
-        $double += count($entries) - count(array_unique($entries));
-        $all += count($accepted);
-    }
-    echo "$all marks accepted: $lost lost, $double double.\n";
-    exit($lost + $double === 0 && $all > 0 ? 0 : 1);
-' "$work/accepted.json"
+php bench/lib/accepted.php "mysql:host=127.0.0.11;port=$port;dbname=escapement" escapement escapement "$work/accepted.json"
 tables='marks runs record_entries users sites switches'
 for n in 1 2 3; do
     for table in $tables; do

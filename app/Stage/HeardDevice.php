@@ -12,7 +12,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /** What a device that reports by itself said last, and whether that is still what is. */
-final readonly class HeardDevice
+final class HeardDevice
 {
     private const GAPS_OVER_DAYS = 7;
     private const WORDS = [
@@ -23,9 +23,11 @@ final readonly class HeardDevice
     ];
     private const FIGURES = ['hz' => 'Hz', 'kw' => 'kW', 'battery_v' => 'V battery', 'fuel_pct' => '% fuel', 'run_h' => 'h run'];
 
-    public FeedStanding $standing;
+    public readonly FeedStanding $standing;
+    /** @var ?list<string> read once */
+    private ?array $gaps = null;
 
-    public function __construct(public FleetFeed $feed, private Carbon $now)
+    public function __construct(public readonly FleetFeed $feed, private readonly Carbon $now)
     {
         $this->standing = FeedStanding::of(
             $feed->interval_s,
@@ -103,6 +105,12 @@ final readonly class HeardDevice
 
     /** @return list<string> times of the last days in which it said nothing, the newest first */
     public function gaps(): array
+    {
+        return $this->gaps ??= $this->readGaps();
+    }
+
+    /** @return list<string> */
+    private function readGaps(): array
     {
         $at = DB::table('fleet_lines')->where('fleet_feed_id', $this->feed->id)
             ->where('at', '>=', $this->now->copy()->subDays(self::GAPS_OVER_DAYS))->orderBy('at')->pluck('at');

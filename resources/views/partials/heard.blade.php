@@ -7,7 +7,7 @@
         @if ($device->clock())
             <p><small>{{ $device->clock() }}</small></p>
         @endif
-        @if ($device->gaps() !== [])
+        @if (($withGaps ?? true) && $device->gaps() !== [])
             <details>
                 <summary>Silent {{ $device->gapWords() }} in seven days</summary>
                 <ul class="plain">

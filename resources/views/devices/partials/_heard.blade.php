@@ -10,7 +10,7 @@
     @foreach ($page->heard() as $device)
         <div class="device-map">
             <p><b>{{ $device->feed->switch->site->name }}</b>, {{ $device->feed->switch->name }}</p>
-            @include('partials.heard', ['heard' => [$device]])
+            @include('partials.heard', ['heard' => [$device], 'withGaps' => false])
             @if (auth()->user()->role->mayWriteForAll())
                 <form method="post" action="{{ route('fleet-feed.end', $device->feed) }}">
                     @csrf @method('delete')

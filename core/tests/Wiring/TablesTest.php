@@ -134,9 +134,9 @@ final class TablesTest extends TestCase
     /** @return iterable<string, array{string, string, string, string}> material, method, conduit, ohm per 1000 ft at 75 °C */
     public static function resistances(): iterable
     {
-        yield 'copper, direct' => ['cu', 'table', 'pvc', '3.14 1.98 1.24 .778 .491 .308 .245 .194 .154 .122 .0967 .0766 .0608 .0515 .0429 '
+        yield 'copper, direct' => ['cu', 'dc', 'pvc', '3.14 1.98 1.24 .778 .491 .308 .245 .194 .154 .122 .0967 .0766 .0608 .0515 .0429 '
             . '.0367 .0321 .0258 .0214 .0184 .0171'];
-        yield 'aluminum, direct' => ['al', 'table', 'pvc', '- 3.25 2.04 1.28 .808 .508 .403 .319 .253 .201 .159 .126 .100 .0847 .0707 '
+        yield 'aluminum, direct' => ['al', 'dc', 'pvc', '- 3.25 2.04 1.28 .808 .508 .403 .319 .253 .201 .159 .126 .100 .0847 .0707 '
             . '.0605 .0529 .0424 .0353 .0303 .0282'];
         $none = '- - - - - - - ';
         yield 'copper in pvc' => ['cu', 'impedance', 'pvc', $none . '.194 .154 .122 .10 .077 .062 .052 .044 .038 .033 .027 .023 .020 .019'];
@@ -162,12 +162,12 @@ final class TablesTest extends TestCase
     #[Test, DataProvider('resistances')]
     public function what_a_conductor_resists(string $material, string $method, string $conduit, string $ohms): void
     {
-        $table = new Resistance('us', $material, $method, 75.0, $conduit);
+        $table = new Resistance('nec', $material, $method, 75.0, $conduit);
         foreach (explode(' ', $ohms) as $i => $ohm) {
             $size = explode(' ', self::SIZES)[$i];
             $ohm === '-' || self::assertEqualsWithDelta((float) $ohm, $table->perKft($size), 1e-9, $size);
         }
-        $warm = new Resistance('us', $material, $method, 85.0, $conduit);
+        $warm = new Resistance('nec', $material, $method, 85.0, $conduit);
         self::assertEqualsWithDelta($material === 'cu' ? 1.0323 : 1.033, $warm->perKft('250') / $table->perKft('250'), 1e-9);
     }
 
@@ -181,11 +181,11 @@ final class TablesTest extends TestCase
         foreach ($reactances as $conduit => $all) {
             foreach (explode(' ', $all) as $i => $ohm) {
                 $size = explode(' ', self::SIZES)[$i];
-                $there = (new Resistance('us', 'cu', 'impedance', 75.0, $conduit))->reactancePerKft($size);
+                $there = (new Resistance('nec', 'cu', 'impedance', 75.0, $conduit))->reactancePerKft($size);
                 self::assertEqualsWithDelta((float) $ohm, $there, 1e-9, "$size in $conduit");
             }
         }
-        self::assertSame(0.0, (new Resistance('us', 'cu', 'table'))->reactancePerKft('1/0'));
+        self::assertSame(0.0, (new Resistance('nec', 'cu', 'dc'))->reactancePerKft('1/0'));
         self::assertSame([0.08, 22.5 / 95, 36.0 / 95], [
             (new Resistance('iec', 'cu', 'impedance'))->reactancePerKm('95'), (new Resistance('iec', 'cu', 'impedance'))->perKm('95'),
             (new Resistance('iec', 'al', 'impedance'))->perKm('95'),

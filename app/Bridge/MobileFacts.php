@@ -7,7 +7,6 @@ namespace App\Bridge;
 use App\Models\LoadItem;
 use App\Models\TransferSwitch;
 use Escapement\Core\Finding\CalculationResult;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Power\BatteryRuntime;
 use Escapement\Core\Power\BatteryRuntimeInput;
@@ -18,7 +17,9 @@ use Escapement\Core\Power\SingleLegJumperInput;
 use Escapement\Core\Power\SourceFigures;
 use Escapement\Core\Power\StationLoad;
 use Escapement\Core\Settings\Fuel;
+use Escapement\Core\Wiring\CordPiece;
 use Escapement\Core\Wiring\MobileCable;
+use Escapement\Core\Wiring\MobileCableInput;
 
 /**
  * A vehicle's batteries, jumper and cords as the calculations want them; null while something they need is not known.
@@ -162,11 +163,13 @@ final readonly class MobileFacts
         // behind one pole both legs share what its breaker lets through
         $amps = min($breakerA, self::RATED_A[$this->feed()]) / ($isSingleLeg ? 2 : 1);
 
-        return (new MobileCable())->answer(Node::fromArray([
-            'feed' => $this->feed(),
-            'source_v' => $this->plan->system->vLn,
-            'cords' => [['size' => $size, 'length_ft' => $metres * self::FEET_PER_METRE]],
-            'ocpd_a' => $breakerA,
-        ] + ($this->is30 ? ['current_a' => $amps] : ['l1_a' => $amps, 'l2_a' => $amps, 'single_leg_source' => $isSingleLeg])));
+        return (new MobileCable())->answer(new MobileCableInput(
+            $this->is30,
+            $this->plan->system->vLn,
+            [new CordPiece($size, $metres * self::FEET_PER_METRE)],
+            $this->is30 ? [$amps] : [$amps, $amps],
+            $breakerA,
+            $isSingleLeg && ! $this->is30,
+        ));
     }
 }

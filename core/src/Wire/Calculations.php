@@ -57,9 +57,9 @@ use Escapement\Core\Wire\Wiring\ColoursReader;
 use Escapement\Core\Wire\Wiring\ConductorReader;
 use Escapement\Core\Wire\Wiring\FaultCurrentReader;
 use Escapement\Core\Wire\Wiring\GroundingReader;
+use Escapement\Core\Wire\Wiring\MobileCableReader;
 use Escapement\Core\Wire\Wiring\RacewayFillReader;
 use Escapement\Core\Wire\Wiring\VoltageDropReader;
-use Escapement\Core\Wiring\MobileCable;
 use Escapement\Core\Wiring\PullBox;
 use Escapement\Core\Wiring\ServiceSplit;
 use Escapement\Core\Wiring\Torque;
@@ -189,7 +189,7 @@ final readonly class Calculations
             'torque' => (new Torque())->answer($input)->toArray(),
             'colours' => (new ColoursReader())->answer($input),
             'service_split' => (new ServiceSplit())->answer($input)->toArray(),
-            'mobile_cable' => (new MobileCable())->answer($input)->toArray(),
+            'mobile_cable' => (new MobileCableReader())->answer($input),
             'fault_current' => (new FaultCurrentReader())->answer($input),
             'topology' => TopologyCheck::read($input)->answer()->toArray(),
             'bonding' => BondingCheck::read($input)->answer()->toArray(),

@@ -6,13 +6,19 @@ namespace App\Bridge;
 
 use App\Models\TransferSwitch;
 use Escapement\Core\Finding\CalculationResult;
-use Escapement\Core\Input\BadInput;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\LegSystem;
 use Escapement\Core\Terminations\Feeder;
+use Escapement\Core\Wiring\Box\BoxConductors;
+use Escapement\Core\Wiring\Box\BoxPull;
+use Escapement\Core\Wiring\Box\BoxRaceway;
+use Escapement\Core\Wiring\Box\BoxSize;
+use Escapement\Core\Wiring\Box\BoxVolume;
+use Escapement\Core\Wiring\Box\BoxVolumeInput;
+use Escapement\Core\Wiring\Box\PullBox;
+use Escapement\Core\Wiring\Box\PullBoxInput;
 use Escapement\Core\Wiring\Colours\ColourSystem;
-use Escapement\Core\Wiring\PullBox;
+use Escapement\Core\Wiring\Raceways;
 use Escapement\Core\Wiring\Sizes;
 
 /** The colours that hold at a site, and the boxes that its runs meet in. */
@@ -39,37 +45,39 @@ final readonly class LandingFacts
      *
      * @param array<string, mixed> $box inches
      *
-     * @throws BadInput
+     * @throws \DomainException where the tables do not have what the runs are, or both enter the back
      */
     public static function box(array $box, Feeder $first, Feeder $second): CalculationResult
     {
-        $inside = ['w_in' => $box['w_in'], 'h_in' => $box['h_in'], 'd_in' => $box['d_in']];
-        $isSmall = static fn(string $size): bool => in_array($size, ['14', '12', '10', '8', '6'], true);
-        if ($isSmall($first->size) && $isSmall($second->size)) {
-            $conductors = static fn(Feeder $feeder): array => [
-                'size' => $feeder->size,
-                'qty' => (count($feeder->phases) + 1) * $feeder->sets,
-            ];
-
-            return (new PullBox())->answer(Node::fromArray([
-                'mode' => 'volume',
-                'box' => $inside,
-                'conductors' => ($box['splice'] ?? false) ? [$conductors($first), $conductors($second)] : [$conductors($first)],
-                'egc' => $first->egc !== null && $isSmall($first->egc) ? [[
-                    'size' => $first->egc,
-                    'qty' => ($box['splice'] ?? false) ? 2 : 1,
-                ]] : [],
-            ]));
+        $inside = new BoxSize((float) $box['w_in'], (float) $box['h_in'], (float) $box['d_in']);
+        $isSplice = (bool) ($box['splice'] ?? false);
+        if (self::isSmall($first->size) && self::isSmall($second->size)) {
+            return (new BoxVolume())->answer(new BoxVolumeInput(
+                $inside->volumeIn3(),
+                array_map(
+                    static fn(Feeder $one): BoxConductors => new BoxConductors($one->size, (count($one->phases) + 1) * $one->sets),
+                    $isSplice ? [$first, $second] : [$first],
+                ),
+                $first->egc !== null && self::isSmall($first->egc) ? [new BoxConductors($first->egc, $isSplice ? 2 : 1)] : [],
+            ));
         }
+        foreach ([$first, $second] as $feeder) {
+            if (! in_array($feeder->size, Sizes::AWG, true) || ! in_array($feeder->tradeSize, Raceways::TRADE_SIZES, true)) {
+                throw new \DomainException("The tables have no $feeder->size in $feeder->tradeSize; ask the maker of the box.");
+            }
+        }
+        if ($box['from_wall'] === 'back' && $box['to_wall'] === 'back') {
+            throw new \DomainException('Both ends cannot be on the back.');
+        }
+        $in = new BoxRaceway('in', $box['from_wall'], $first->tradeSize);
+        $out = new BoxRaceway('out', $box['to_wall'], $second->tradeSize);
         $larger = Sizes::isAtLeast($first->size, $second->size) ? $first->size : $second->size;
 
-        return (new PullBox())->answer(Node::fromArray([
-            'mode' => 'raceways', 'box' => $inside,
-            'raceways' => [
-                ['id' => 'in', 'wall' => $box['from_wall'], 'trade_size' => $first->tradeSize],
-                ['id' => 'out', 'wall' => $box['to_wall'], 'trade_size' => $second->tradeSize],
-            ],
-            'pulls' => [['from' => 'in', 'to' => 'out', 'largest_size' => $larger, 'splice' => (bool) ($box['splice'] ?? false)]],
-        ]));
+        return (new PullBox())->answer(new PullBoxInput($inside, [$in, $out], [new BoxPull($in, $out, $larger, $isSplice)]));
+    }
+
+    private static function isSmall(string $size): bool
+    {
+        return in_array($size, ['14', '12', '10', '8', '6'], true);
     }
 }

@@ -6,7 +6,6 @@ namespace App\Bridge;
 
 use App\Models\TransferSwitch;
 use Escapement\Core\Finding\CalculationResult;
-use Escapement\Core\Input\BadInput;
 use Escapement\Core\Planning\SiteBonding;
 use Escapement\Core\Terminations\Entry;
 use Escapement\Core\Terminations\Feeder;
@@ -117,7 +116,7 @@ final readonly class LandingWork
         }
         try {
             return ['box' => $box, 'answer' => LandingFacts::box($box, $first, $second), 'fault' => null];
-        } catch (BadInput $e) {
+        } catch (\DomainException $e) {
             return ['box' => $box, 'answer' => null, 'fault' => $e->getMessage()];
         }
     }

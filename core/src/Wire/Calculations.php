@@ -58,9 +58,9 @@ use Escapement\Core\Wire\Wiring\ConductorReader;
 use Escapement\Core\Wire\Wiring\FaultCurrentReader;
 use Escapement\Core\Wire\Wiring\GroundingReader;
 use Escapement\Core\Wire\Wiring\MobileCableReader;
+use Escapement\Core\Wire\Wiring\PullBoxReader;
 use Escapement\Core\Wire\Wiring\RacewayFillReader;
 use Escapement\Core\Wire\Wiring\VoltageDropReader;
-use Escapement\Core\Wiring\PullBox;
 use Escapement\Core\Wiring\ServiceSplit;
 use Escapement\Core\Wiring\Torque;
 
@@ -185,7 +185,7 @@ final readonly class Calculations
             'voltage_drop' => (new VoltageDropReader())->answer($input),
             'grounding' => (new GroundingReader())->answer($input),
             'raceway_fill' => (new RacewayFillReader())->answer($input),
-            'pull_box' => (new PullBox())->answer($input)->toArray(),
+            'pull_box' => (new PullBoxReader())->answer($input),
             'torque' => (new Torque())->answer($input)->toArray(),
             'colours' => (new ColoursReader())->answer($input),
             'service_split' => (new ServiceSplit())->answer($input)->toArray(),

@@ -60,8 +60,8 @@ use Escapement\Core\Wire\Wiring\GroundingReader;
 use Escapement\Core\Wire\Wiring\MobileCableReader;
 use Escapement\Core\Wire\Wiring\PullBoxReader;
 use Escapement\Core\Wire\Wiring\RacewayFillReader;
+use Escapement\Core\Wire\Wiring\ServiceSplitReader;
 use Escapement\Core\Wire\Wiring\VoltageDropReader;
-use Escapement\Core\Wiring\ServiceSplit;
 use Escapement\Core\Wiring\Torque;
 
 /** Every calculation by the name it has on the command line: one decoded object in, one out. */
@@ -188,7 +188,7 @@ final readonly class Calculations
             'pull_box' => (new PullBoxReader())->answer($input),
             'torque' => (new Torque())->answer($input)->toArray(),
             'colours' => (new ColoursReader())->answer($input),
-            'service_split' => (new ServiceSplit())->answer($input)->toArray(),
+            'service_split' => (new ServiceSplitReader())->answer($input),
             'mobile_cable' => (new MobileCableReader())->answer($input),
             'fault_current' => (new FaultCurrentReader())->answer($input),
             'topology' => TopologyCheck::read($input)->answer()->toArray(),

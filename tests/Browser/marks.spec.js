@@ -162,8 +162,9 @@ test('a phone changes hands by PIN: each mark keeps its maker, and pages of the 
     await context.setOffline(true);
     await page.getByRole('button', { name: 'Mark: utility off' }).click();
     await expect(page.locator('.marks li')).toHaveCount(1);
+    // from here on the network does not let marks through: the mark stays on the phone
+    await page.route('**/marks', (route) => route.abort());
     await context.setOffline(false);
-    await page.route('**/marks', (route) => route.abort()); // no network on the way: the mark stays on the phone
     await page.getByRole('button', { name: /^Your account/ }).click();
     await page.getByRole('link', { name: 'Change person' }).click();
     await page.getByText('Milo Tern', { exact: true }).click();

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Escapement\Core\Power;
 
 use Escapement\Core\Finding\CalculationResult;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\LegSystem;
 
 /**
@@ -34,18 +33,22 @@ final readonly class CarriedLoads
             array_filter($loads, static fn(array $load): bool => ! $hasVoltage($load)),
             'id',
         ));
-        $this->shedPlan = (new ShedPlan())->answer(Node::fromArray([
-            'system' => $system->name, 'v_ln_v' => $system->vLn, 'usable_kw' => $source->usableKw,
-            'leg_limit_a' => array_map(
+        $this->shedPlan = (new ShedPlan())->answer(new ShedPlanInput(
+            $system,
+            $source->usableKw,
+            array_map(static fn(array $load): ShedLoad => new ShedLoad(
+                new LegLoad($load['id'], $load['kw'], $load['connect']),
+                $load['priority'],
+                $load['must_run'],
+                $load['charges'] ?? false,
+            ), $fed),
+            0.0,
+            array_map(
                 static fn(int $n): float => in_array("L$n", $source->legs, true) ? $source->legA : 0.0,
                 range(1, $system->legs()),
             ),
-            'source' => $source->isInverter ? 'inverter' : 'generator',
-            'loads' => array_map(static fn(array $load): array => [
-                'id' => $load['id'], 'kw' => $load['kw'], 'connect' => $load['connect'], 'priority' => $load['priority'],
-                'must_run' => $load['must_run'],
-            ] + ($source->isInverter && ($load['charges'] ?? false) ? ['charges_source_battery' => true] : []), $fed),
-        ]));
+            $source->isInverter,
+        ));
         $shed = is_array($this->shedPlan->values['shed']) ? array_values(array_filter(
             $this->shedPlan->values['shed'],
             is_string(...),

@@ -12,7 +12,6 @@ use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Power\Fuel;
 use Escapement\Core\Power\MotorStart;
-use Escapement\Core\Power\ShedPlan;
 use Escapement\Core\Power\SourceRating;
 use Escapement\Core\Power\StepSequence;
 use Escapement\Core\PowerDown\PowerDown;
@@ -44,6 +43,7 @@ use Escapement\Core\Wire\Panel\TerminalListReader;
 use Escapement\Core\Wire\Power\BatteryRuntimeReader;
 use Escapement\Core\Wire\Power\DemandReader;
 use Escapement\Core\Wire\Power\PowerFactorBankReader;
+use Escapement\Core\Wire\Power\ShedPlanReader;
 use Escapement\Core\Wire\Power\SingleLegJumperReader;
 use Escapement\Core\Wire\Power\SizingReader;
 use Escapement\Core\Wire\Power\ThreePhaseMeterReader;
@@ -155,7 +155,7 @@ final readonly class Calculations
             'sizing' => (new SizingReader())->answer($input),
             'motor_start' => (new MotorStart())->answer($input)->toArray(),
             'step_sequence' => (new StepSequence())->answer($input)->toArray(),
-            'shed_plan' => (new ShedPlan())->answer($input)->toArray(),
+            'shed_plan' => (new ShedPlanReader())->answer($input),
             'battery_runtime' => (new BatteryRuntimeReader())->answer($input),
             'single_leg_jumper' => (new SingleLegJumperReader())->answer($input),
             'fuel' => (new Fuel())->answer($input)->toArray(),

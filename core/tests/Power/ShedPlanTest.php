@@ -7,8 +7,8 @@ namespace Escapement\Core\Tests\Power;
 use Eris\Generators;
 use Eris\TestTrait;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Power\ShedPlan;
 use Escapement\Core\Power\StepSequence;
+use Escapement\Core\Wire\Power\ShedPlanReader;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -33,7 +33,7 @@ final class ShedPlanTest extends TestCase
                 ];
             }
             $limits = ['usable_kw' => $random->getInt(20, 120) / 10, 'leg_limit_a' => [$random->getInt(10, 60), $random->getInt(10, 60)]];
-            $plan = (new ShedPlan())->answer(Node::fromArray(['loads' => $loads] + $limits))->values;
+            $plan = (new ShedPlanReader())->answer(Node::fromArray(['loads' => $loads] + $limits));
             self::assertSame($this->byHand($loads, $limits), $plan['shed']);
         });
     }

@@ -69,7 +69,10 @@ final readonly class ShedPlan
             'shed' => $shed,
             'carried' => array_map(static fn(ShedLoad $one): string => $one->load->id, $carried),
             'carried_kw' => $carriedKw,
-            'carried_leg_a' => (new LegCurrents($in->system, array_map(static fn(ShedLoad $one): LegLoad => $one->load, $carried)))->arithmeticA,
+            'carried_leg_a' => (new LegCurrents(
+                $in->system,
+                array_map(static fn(ShedLoad $one): LegLoad => $one->load, $carried),
+            ))->arithmeticA,
             'carried_weight' => array_sum(array_map(static fn(ShedLoad $one): int => $one->weight, $carried)), 'headroom_kw' => $headroomKw,
         ], $findings->all(), $working->lines);
     }

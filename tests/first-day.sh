@@ -28,10 +28,12 @@ sql 'DROP DATABASE IF EXISTS escapement_first; CREATE DATABASE escapement_first'
 artisan escapement_first migrate --force --quiet
 [ -z "$(sql 'SELECT email FROM escapement_first.users')" ] || die 'somebody is there on an empty start'
 link=$(artisan escapement_first company:begin)
-DB_DATABASE=escapement_first PHP_CLI_SERVER_WORKERS=4 setsid php -S "127.0.0.1:$port" -t public bin/lib/router.php >"$folder/server.log" 2>&1 </dev/null &
+DB_DATABASE=escapement_first PHP_CLI_SERVER_WORKERS=4 \
+    setsid php -S "127.0.0.1:$port" -t public bin/lib/router.php >"$folder/server.log" 2>&1 </dev/null &
 server=$!
 wait_for "$APP_URL/up" || die 'the server did not come up'
-ESCAPEMENT_URL="$APP_URL" FIRST_LINK="$link" FIRST_REPORT="$folder/run.json" npx playwright test --config=tests/FirstDay/playwright.config.js
+ESCAPEMENT_URL="$APP_URL" FIRST_LINK="$link" FIRST_REPORT="$folder/run.json" \
+    npx playwright test --config=tests/FirstDay/playwright.config.js
 [ -z "$(artisan escapement_first company:begin)" ] || die 'a second company could begin without a lead'
 
 backup_write escapement_first "$folder/backup"

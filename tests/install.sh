@@ -16,12 +16,15 @@ refused escapement.example --unknown x
 
 bin/install escapement.example --at /srv/escapement --files "$folder/etc" >/dev/null
 ! grep -rn '@[A-Z]*@' "$folder/etc" || die 'a place in a template was not filled'
-openssl req -x509 -newkey rsa:2048 -nodes -days 1 -subj /CN=escapement.example -keyout "$folder/key.pem" -out "$folder/fullchain.pem" 2>/dev/null
-sed -e "s|/etc/escapement/tls|$folder|g; s|listen 80; listen \[::\]:80;|listen 127.0.0.1:18980;|; s|listen 443 ssl http2; listen \[::\]:443 ssl http2;|listen 127.0.0.1:18943 ssl http2;|" \
+openssl req -x509 -newkey rsa:2048 -nodes -days 1 -subj /CN=escapement.example \
+    -keyout "$folder/key.pem" -out "$folder/fullchain.pem" 2>/dev/null
+sed -e "s|/etc/escapement/tls|$folder|g; s|listen 80; listen \[::\]:80;|listen 127.0.0.1:18980;|" \
+    -e "s|listen 443 ssl http2; listen \[::\]:443 ssl http2;|listen 127.0.0.1:18943 ssl http2;|" \
     -e "s|/var/log/nginx/escapement.log|$folder/nginx.log|" "$folder/etc/nginx.conf" >"$folder/site.conf"
 printf 'pid %s/nginx.pid; events {} http { client_body_temp_path %s/b; proxy_temp_path %s/p; fastcgi_temp_path %s/f; uwsgi_temp_path %s/u; scgi_temp_path %s/s; access_log off; include %s/site.conf; }\n' \
     "$folder" "$folder" "$folder" "$folder" "$folder" "$folder" "$folder" >"$folder/whole.conf"
-/usr/sbin/nginx -e "$folder/nginx.log" -t -c "$folder/whole.conf" 2>"$folder/said" || die "nginx does not take its file: $(cat "$folder/said")"
+/usr/sbin/nginx -e "$folder/nginx.log" -t -c "$folder/whole.conf" 2>"$folder/said" \
+    || die "nginx does not take its file: $(cat "$folder/said")"
 sed -e "s|/srv/escapement/storage/logs|$folder|; s|/run/escapement|$folder|; /listen.group/d" "$folder/etc/fpm.conf" >"$folder/fpm.conf"
 [ "$(id -u)" != 0 ] || printf 'user = www-data\n' >>"$folder/fpm.conf"
 /usr/sbin/php-fpm8.2 -t -y "$folder/fpm.conf" 2>"$folder/said" || die "PHP does not take its file: $(cat "$folder/said")"

@@ -10,7 +10,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 
-/** A PIN for this device; whoever sets it types the password, so a PIN is never easier to get than that. */
+/** A PIN for this device. It is set with the password, so a PIN is never easier to get than that. */
 final readonly class SetPin
 {
     private const DIGITS = '/^[0-9]{4,8}$/';

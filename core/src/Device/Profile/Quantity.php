@@ -58,7 +58,7 @@ enum Quantity: string
         };
     }
 
-    /** Ours; empty for what is so or not so. */
+    /** The unit that the product counts in; empty for a state. */
     public function unit(): string
     {
         return match ($this) {

@@ -103,11 +103,11 @@ final readonly class ProfileReader
         $fault = match (true) {
             $table->isBits() && $type !== PlaceType::Bit => ['type', 'A table of bits has bits.'],
             $bit !== null && ($table->isBits() || ! $quantity->isState())
-                => ['bit', 'Only what is so or not so lies in a bit of a register.'],
+                => ['bit', 'A bit of a register holds a state, on or off, and no number.'],
             ! $table->isBits() && $type === PlaceType::Bit && $bit === null => ['bit', 'Which bit of the register? 0 is the lowest.'],
             $type === PlaceType::Bit && ! $quantity->isState() => ['type', 'This quantity is a number: a bit does not hold it.'],
             ! $quantity->isState() && $scale === 0.0 => ['scale', 'A scale of 0 makes everything 0.'],
-            ! isset($quantity->units()[$unit]) => ['unit', $quantity->isState() ? 'What is so or not so has no unit.'
+            ! isset($quantity->units()[$unit]) => ['unit', $quantity->isState() ? 'A state, on or off, has no unit.'
                 : 'This must be one of: ' . implode(', ', array_keys($quantity->units())) . '.'],
             $address + $type->width() - 1 > self::LAST_ADDRESS => ['address', 'Its second register would lie beyond the last.'],
             default => null,

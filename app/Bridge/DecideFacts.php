@@ -6,7 +6,6 @@ namespace App\Bridge;
 
 use App\Models\LoadItem;
 use Escapement\Core\Finding\CalculationResult;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\Labour;
 use Escapement\Core\Power\Demand\CalculatedInput;
 use Escapement\Core\Power\Demand\Demand;
@@ -14,8 +13,12 @@ use Escapement\Core\Power\Demand\DemandInput;
 use Escapement\Core\Power\Demand\DemandResult;
 use Escapement\Core\Power\Demand\Hvac;
 use Escapement\Core\Power\Demand\MeasuredInput;
-use Escapement\Core\Power\Fuel;
-use Escapement\Core\Power\StepSequence;
+use Escapement\Core\Power\Fuel\FuelInput;
+use Escapement\Core\Power\Fuel\FuelRun;
+use Escapement\Core\Power\Fuel\Tank;
+use Escapement\Core\Power\Restart\RestartLoad;
+use Escapement\Core\Power\Restart\StepSequence;
+use Escapement\Core\Power\Restart\StepSequenceInput;
 use Escapement\Core\Settings\Fuel as FuelKind;
 
 /**
@@ -25,6 +28,7 @@ use Escapement\Core\Settings\Fuel as FuelKind;
 final readonly class DecideFacts
 {
     private const BOUNDLESS_KW = 1e6;
+    private const MOST_DIP_PCT = 60.0;
     private const APPLIANCE_KW = 1.0;
     private const SQUARE_FEET_PER_SQUARE_METRE = 10.763_910_4;
     private const LEAST_DAYS = 30;
@@ -82,28 +86,25 @@ final readonly class DecideFacts
         $tankGal = $switch->survey['tank_gal'] ?? null;
         $pct = $switch->survey['tank_pct'] ?? null;
 
-        return (new Fuel())->answer(Node::fromArray(['fuel' => $fuel->value, 'rated_kw' => $ratedKw, 'load_kw' => $loadKw]
-            + (is_numeric($tankGal) && $fuel !== FuelKind::NaturalGas ? [
-                'tank' => ['capacity_gal' => (float) $tankGal] + (is_numeric($pct) ? ['level_pct' => (float) $pct] : []),
-            ] : [])));
+        $tank = is_numeric($tankGal) && $fuel !== FuelKind::NaturalGas
+            ? new Tank($fuel->value, (float) $tankGal, is_numeric($pct) ? (float) $pct : null)
+            : null;
+
+        return (new FuelRun())->answer(new FuelInput($fuel->value, (float) $ratedKw, $loadKw, tank: $tank));
     }
 
     /** @param callable(LoadItem): bool $isCarried */
     public function worstDipPct(callable $isCarried, float $kKva): float
     {
         $loads = $this->plan->switch->loads->filter($isCarried);
-        $answer = (new StepSequence())->answer(Node::fromArray([
-            'usable_kw' => self::BOUNDLESS_KW,
-            'k_kva' => $kKva,
-            'dip_limit_pct' => 60,
-            'loads' => array_values($loads->map(
-                static fn(LoadItem $load): array => [
-                    'id' => $load->name,
-                    'kw' => (float) $load->kw,
-                    'start_kva' => (float) $load->start_kva,
-                ],
+        $answer = (new StepSequence())->answer(new StepSequenceInput(
+            self::BOUNDLESS_KW,
+            $kKva,
+            array_values($loads->map(
+                static fn(LoadItem $load): RestartLoad => new RestartLoad($load->name, (float) $load->kw, (float) $load->start_kva),
             )->all()),
-        ]));
+            dipLimitPct: self::MOST_DIP_PCT,
+        ));
         $worst = $answer->values['worst_dip_pct'];
 
         return is_numeric($worst) ? (float) $worst : 0.0;

@@ -8,7 +8,6 @@ use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
 use Escapement\Core\Finding\CalculationResult;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\Declared;
 use Escapement\Core\Planning\PlanLoad;
 use Escapement\Core\Planning\SiteBonding;
@@ -22,19 +21,21 @@ use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Power\CarriedLoads;
 use Escapement\Core\Power\LegAssignment;
 use Escapement\Core\Power\LegLoad;
+use Escapement\Core\Power\Motor\StartSource;
+use Escapement\Core\Power\Restart\RestartLoad;
+use Escapement\Core\Power\Restart\StepSequence;
+use Escapement\Core\Power\Restart\StepSequenceInput;
 use Escapement\Core\Power\Sizing\Sizing;
 use Escapement\Core\Power\Sizing\SizingInput;
 use Escapement\Core\Power\Sizing\SizingLimits;
 use Escapement\Core\Power\Sizing\SizingLoad;
 use Escapement\Core\Power\Sizing\SizingResult;
 use Escapement\Core\Power\SourceFigures;
-use Escapement\Core\Power\StepSequence;
 use Escapement\Core\Settings\Fuel;
 
 /** A surveyed switch and its plan as the core's calculations want them. Needs of the switch: site, loads. */
 final readonly class PlanFacts
 {
-    private const GENERIC_REACTANCE = 0.25;
     /** The dip at which contactors and engines no longer hold: a load that starts harder never comes back by itself. */
     public const DIP_LIMIT_PCT = StepSequence::DIP_LIMIT_PCT;
 
@@ -211,20 +212,24 @@ final readonly class PlanFacts
         $carried = collect($this->transferred());
         $shed = $carried->filter(static fn(LoadItem $load): bool => $load->shed);
 
-        return (new StepSequence())->answer(Node::fromArray([
-            'usable_kw' => $this->source->usableKw, 'first_step_s' => $firstStepS, 'step_s' => $stepS,
-            'dip_limit_pct' => self::DIP_LIMIT_PCT, 'k_kva' => self::stiffnessKva($this->source->ratedKva),
-            'base_kw' => (float) $carried->reject(static fn(LoadItem $load): bool => $load->shed)->sum(
+        return (new StepSequence())->answer(new StepSequenceInput(
+            $this->source->usableKw,
+            self::stiffnessKva($this->source->ratedKva),
+            array_values($shed->map(static fn(LoadItem $load): RestartLoad => new RestartLoad(
+                $load->name,
+                (float) $load->kw,
+                (float) $load->start_kva,
+                $load->priority,
+                $load->compressor,
+                $load->compressor ? $lockoutS : null,
+            ))->all()),
+            (float) $carried->reject(static fn(LoadItem $load): bool => $load->shed)->sum(
                 static fn(LoadItem $load): float => (float) $load->kw,
             ),
-            'loads' => array_values($shed->map(static fn(LoadItem $load): array => [
-                'id' => $load->name,
-                'kw' => (float) $load->kw,
-                'start_kva' => (float) $load->start_kva,
-                'priority' => $load->priority,
-                'compressor' => $load->compressor,
-            ] + ($load->compressor ? ['lockout_s' => $lockoutS] : []))->all()),
-        ]));
+            self::DIP_LIMIT_PCT,
+            firstStepS: $firstStepS,
+            stepS: $stepS,
+        ));
     }
 
     /** The start that just dips to the limit: dip = 100·s ÷ (s + k). */
@@ -236,6 +241,6 @@ final readonly class PlanFacts
     /** What the machine sets against a start, with a generic reactance: to be confirmed with the maker's figures. */
     public static function stiffnessKva(float $ratedKva): float
     {
-        return max(0.1, $ratedKva) / self::GENERIC_REACTANCE;
+        return max(0.1, $ratedKva) / StartSource::GENERIC_REACTANCE;
     }
 }

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use App\Models\TransferSwitch;
-use Escapement\Core\Input\BadInput;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\LegSystem;
+use Escapement\Core\Power\Rating\GeneratorRating;
+use Escapement\Core\Power\Rating\GeneratorRatingInput;
+use Escapement\Core\Power\Rating\InverterRating;
+use Escapement\Core\Power\Rating\InverterRatingInput;
 use Escapement\Core\Power\SourceFigures;
-use Escapement\Core\Power\SourceRating;
 use Escapement\Core\Settings\Fuel;
 
 /**
@@ -20,7 +21,7 @@ use Escapement\Core\Settings\Fuel;
 final readonly class SourceFacts
 {
     private const FEET_PER_METRE = 1 / 0.3048;
-    private const USUAL_C = 35;
+    private const USUAL_C = 35.0;
     private const LOAD_PF = 0.95;
     private const HIGH_VOLTS = 200.0;
 
@@ -51,23 +52,22 @@ final readonly class SourceFacts
             return null;
         }
 
-        return $fuel === Fuel::Battery ? $this->inverter($kw) : ($kw === null ? null : $this->generator($fuel));
+        return $fuel === Fuel::Battery ? $this->inverter($kw) : ($kw === null ? null : $this->generator($fuel, (float) $kw));
     }
 
-    private function generator(Fuel $fuel): SourceFigures
+    private function generator(Fuel $fuel, float $kw): SourceFigures
     {
-        $ratings = array_diff_key($this->switch->rated_kw, [Fuel::Battery->value => true]);
+        $altitudeM = $this->switch->site->altitude_m;
 
-        return SourceFigures::ofGenerator((new SourceRating())->answer(Node::fromArray([
-            'kind' => 'generator', 'system' => $this->system->name, 'v_ln_v' => $this->system->vLn,
-            'generator' => array_filter([
-                'fuel' => $fuel->value, 'ratings_kw' => $ratings, 'breaker_a' => $this->planned('generator_breaker_a'),
-                'load_pf' => self::LOAD_PF,
-                'altitude_ft' => $this->switch->site->altitude_m === null ? null
-                    : round((float) $this->switch->site->altitude_m * self::FEET_PER_METRE),
-                'temp_c' => $this->planned('design_c') ?? self::USUAL_C,
-            ], static fn(mixed $value): bool => $value !== null),
-        ])), $this->system);
+        return SourceFigures::ofGenerator((new GeneratorRating())->answer(new GeneratorRatingInput(
+            $this->system,
+            $fuel->value,
+            [$fuel->value => $kw] + array_map(floatval(...), array_diff_key($this->switch->rated_kw, [Fuel::Battery->value => true])),
+            altitudeFt: $altitudeM === null ? 0.0 : round((float) $altitudeM * self::FEET_PER_METRE),
+            tempC: $this->planned('design_c') ?? self::USUAL_C,
+            loadPf: self::LOAD_PF,
+            breakerA: $this->planned('generator_breaker_a'),
+        )), $this->system);
     }
 
     /** Battery stations, each with an inverter; the plan's own figure for one goes before the survey's. */
@@ -81,22 +81,20 @@ final readonly class SourceFacts
         }
         $isSingle = $this->system->legs() === 1 || ($mobile['jumper'] ?? '0') === '1'
             || ($this->switch->survey['selector'] ?? null) === 'single';
-        try {
-            return SourceFigures::ofInverter((new SourceRating())->answer(Node::fromArray([
-                'kind' => 'inverter', 'system' => $this->system->name, 'v_ln_v' => $this->system->vLn,
-                'inverter' => array_filter([
-                    'continuous_kw' => $eachKw, 'battery_kwh' => $number('battery_kwh') ?? 0.0, 'count' => (int) ($number('stations') ?? 1),
-                    'output' => match (true) {
-                        ! $isSingle => 'split_240',
-                        $this->system->vLn > self::HIGH_VOLTS => 'single_230',
-                        default => 'single_120',
-                    },
-                    'outlet_a' => $number('inverter_a'),
-                ], static fn(mixed $value): bool => $value !== null),
-            ])), $this->system, ($mobile['jumper'] ?? '0') === '1');
-        } catch (BadInput) {
-            return null; // what was typed on the page of the batteries does not fit together; that page says where
-        }
+        $output = match (true) {
+            ! $isSingle => 'split_240',
+            $this->system->vLn > self::HIGH_VOLTS => 'single_230',
+            default => 'single_120',
+        };
+
+        return SourceFigures::ofInverter((new InverterRating())->answer(new InverterRatingInput(
+            $this->system->vLn,
+            $eachKw,
+            batteryKwh: $number('battery_kwh') ?? 0.0,
+            count: (int) ($number('stations') ?? 1),
+            output: $output,
+            outletA: $number('inverter_a'),
+        )), $this->system, ($mobile['jumper'] ?? '0') === '1');
     }
 
     private function planned(string $key): ?float

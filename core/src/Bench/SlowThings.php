@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Bench;
 
-use Escapement\Core\Power\FuelTable;
-use Escapement\Core\Power\FuelUse;
+use Escapement\Core\Power\Fuel\FuelUse;
 use Escapement\Core\Simulation\Engine\EngineState;
 
 /** What changes over minutes and hours: temperatures, battery and tank, exact between two changes. Rule: docs/rules.md#bench-play. */
@@ -92,7 +91,7 @@ final class SlowThings
     /** @return array{gal_h: ?float, btuh: ?float} */
     private function burns(): array
     {
-        $rate = FuelUse::generic($this->set->fuel, $this->set->ratedKw, FuelTable::btuPerFt3($this->set->fuel))->rate(100 * $this->part);
+        $rate = FuelUse::generic($this->set->fuel, $this->set->ratedKw, FuelUse::usualBtuPerFt3($this->set->fuel))->rate(100 * $this->part);
         $share = $this->engine->turnsByItself() ? 1.0 : 0.0;
 
         return [

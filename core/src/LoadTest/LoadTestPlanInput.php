@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\LoadTest;
 
-use Escapement\Core\Power\FuelUse;
+use Escapement\Core\Power\Fuel\FuelUse;
 
 /** A load test to be planned. Rule: docs/rules.md#load-test-plan. */
 final readonly class LoadTestPlanInput

@@ -11,7 +11,7 @@ use Escapement\Core\Finding\Working;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
-use Escapement\Core\Power\GasPressure;
+use Escapement\Core\Power\Fuel\GasPressure;
 use Escapement\Core\Settings\Fuel;
 
 /**

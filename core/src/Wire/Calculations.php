@@ -10,10 +10,6 @@ use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Power\Fuel;
-use Escapement\Core\Power\MotorStart;
-use Escapement\Core\Power\SourceRating;
-use Escapement\Core\Power\StepSequence;
 use Escapement\Core\PowerDown\PowerDown;
 use Escapement\Core\Rehearsal\FinerInput;
 use Escapement\Core\Rehearsal\Overload;
@@ -42,10 +38,14 @@ use Escapement\Core\Wire\Panel\RelayPlayReader;
 use Escapement\Core\Wire\Panel\TerminalListReader;
 use Escapement\Core\Wire\Power\BatteryRuntimeReader;
 use Escapement\Core\Wire\Power\DemandReader;
+use Escapement\Core\Wire\Power\FuelReader;
+use Escapement\Core\Wire\Power\MotorStartReader;
 use Escapement\Core\Wire\Power\PowerFactorBankReader;
 use Escapement\Core\Wire\Power\ShedPlanReader;
 use Escapement\Core\Wire\Power\SingleLegJumperReader;
 use Escapement\Core\Wire\Power\SizingReader;
+use Escapement\Core\Wire\Power\SourceRatingReader;
+use Escapement\Core\Wire\Power\StepSequenceReader;
 use Escapement\Core\Wire\Power\ThreePhaseMeterReader;
 use Escapement\Core\Wire\Schedule\ExerciseCalendarReader;
 use Escapement\Core\Wire\Schedule\ExerciseClashesReader;
@@ -151,14 +151,14 @@ final readonly class Calculations
             'timing_verdict' => $this->timingVerdict($input, self::outageMark(...)),
             'run_verdict' => $this->timingVerdict($input, self::mark(...)),
             'demand' => (new DemandReader())->answer($input),
-            'source_rating' => (new SourceRating())->answer($input)->toArray(),
+            'source_rating' => (new SourceRatingReader())->answer($input),
             'sizing' => (new SizingReader())->answer($input),
-            'motor_start' => (new MotorStart())->answer($input)->toArray(),
-            'step_sequence' => (new StepSequence())->answer($input)->toArray(),
+            'motor_start' => (new MotorStartReader())->answer($input),
+            'step_sequence' => (new StepSequenceReader())->answer($input),
             'shed_plan' => (new ShedPlanReader())->answer($input),
             'battery_runtime' => (new BatteryRuntimeReader())->answer($input),
             'single_leg_jumper' => (new SingleLegJumperReader())->answer($input),
-            'fuel' => (new Fuel())->answer($input)->toArray(),
+            'fuel' => (new FuelReader())->answer($input),
             'load_test_plan' => (new LoadTestPlanReader())->answer($input),
             'load_test_evaluate' => (new LoadTestReader())->answer($input),
             'exercise_value' => (new ExerciseValueReader())->answer($input),

@@ -7,7 +7,9 @@ namespace Escapement\Core\Tests\Power;
 use Eris\Generators;
 use Eris\TestTrait;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Power\StepSequence;
+use Escapement\Core\Power\Restart\RestartLoad;
+use Escapement\Core\Power\Restart\StepSequence;
+use Escapement\Core\Power\Restart\StepSequenceInput;
 use Escapement\Core\Wire\Power\ShedPlanReader;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -45,29 +47,25 @@ final class ShedPlanTest extends TestCase
             $random = new Randomizer(new Mt19937($seed));
             $loads = [];
             for ($i = 0; $i < $random->getInt(0, 12); $i++) {
-                $loads[] = [
-                    'id' => "l$i",
-                    'kw' => $random->getInt(0, 50) / 10,
-                    'start_kva' => $random->getInt(0, 30),
-                    'priority' => $random->getInt(1, 5),
-                    'compressor' => $random->getInt(0, 3) === 0, 'lockout_s' => $random->getInt(0, 300),
-                ];
+                $loads[] = new RestartLoad(
+                    "l$i",
+                    $random->getInt(0, 50) / 10,
+                    $random->getInt(0, 30),
+                    $random->getInt(1, 5),
+                    $random->getInt(0, 3) === 0,
+                    $random->getInt(0, 300),
+                );
             }
-            $answer = (new StepSequence())->answer(Node::fromArray([
-                'usable_kw' => 12,
-                'base_kw' => 2,
-                'k_kva' => 60,
-                'loads' => $loads,
-            ]))->values;
+            $answer = (new StepSequence())->answer(new StepSequenceInput(12, 60, $loads, baseKw: 2))->values;
             /** @var list<array{t_s: float, id: string, running_kw: float, dip_pct: float}> $timeline */
             $timeline = $answer['timeline'];
-            $byId = array_column($loads, null, 'id');
+            $lockouts = array_column($loads, 'lockoutS', 'id');
             $before = -1.0;
             foreach ($timeline as $step) {
                 self::assertLessThanOrEqual(12.000001, $step['running_kw']);
                 self::assertLessThanOrEqual(30.000001, $step['dip_pct']);
                 self::assertGreaterThan($before, $step['t_s']);
-                self::assertGreaterThanOrEqual($byId[$step['id']]['lockout_s'] - 1e-6, $step['t_s']);
+                self::assertGreaterThanOrEqual($lockouts[$step['id']] - 1e-6, $step['t_s']);
                 $before = $step['t_s'];
             }
             self::assertIsArray($answer['not_returned']);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Schedule\Logbook;
 
-use Escapement\Core\Power\FuelUse;
+use Escapement\Core\Power\Fuel\FuelUse;
 
 /** A logbook between two moments. Rule: docs/rules.md#logbook-summary. */
 final readonly class LogbookInput

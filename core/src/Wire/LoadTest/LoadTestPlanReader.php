@@ -10,8 +10,8 @@ use Escapement\Core\Input\LaterRules;
 use Escapement\Core\Input\Node;
 use Escapement\Core\LoadTest\LoadTestPlan;
 use Escapement\Core\LoadTest\LoadTestPlanInput;
-use Escapement\Core\Power\FuelTable;
-use Escapement\Core\Power\FuelUse;
+use Escapement\Core\Power\Fuel\FuelUse;
+use Escapement\Core\Wire\Power\FuelTableFields;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `load_test_plan` on the wire. Rule: docs/rules.md#load-test-plan. */
@@ -60,7 +60,7 @@ final readonly class LoadTestPlanReader
         $every = $in->maybeNp('reading_interval_min');
         $warmup = $in->n0('warmup_min', $isCold ? 0.0 : 5.0);
         $cooldown = $in->n0('cooldown_min', 5.0);
-        $table = FuelTable::read($in, 'fuel_table');
+        $table = FuelTableFields::read($in, 'fuel_table');
         $available = $in->maybeN0('fuel_available');
         $use = $table->use($fuel, $nameplateKw);
         $input = new LoadTestPlanInput(

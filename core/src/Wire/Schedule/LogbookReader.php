@@ -7,10 +7,10 @@ namespace Escapement\Core\Wire\Schedule;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Power\FuelTable;
 use Escapement\Core\Schedule\Logbook\LogbookInput;
 use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Escapement\Core\Schedule\Logbook\LogEntry;
+use Escapement\Core\Wire\Power\FuelTableFields;
 
 /** `logbook_summary` on the wire. Rule: docs/rules.md#logbook-summary. */
 final class LogbookReader
@@ -53,7 +53,7 @@ final class LogbookReader
         $source = $in->maybeObject('source')?->only(['fuel', 'rated_kw', 'table', 'table_unit']);
         $fuel = $source?->oneOf('fuel', ['natural_gas', 'lp', 'petrol', 'diesel']);
         $ratedKw = $source?->np('rated_kw') ?? 1.0;
-        $table = $source === null ? null : FuelTable::read($source);
+        $table = $source === null ? null : FuelTableFields::read($source);
         $tolerance = $in->number('fuel_tolerance_pct', 0, 500, 25.0);
         $gapDays = $in->np('gap_days', 35.0);
         $volts = ScheduleFields::nominalV($in, 'battery_nominal_v');
@@ -71,14 +71,16 @@ final class LogbookReader
             $rule();
         }
 
+        $use = $fuel === null ? null : $table?->use($fuel, $ratedKw);
+
         return new LogbookInput(
             $from,
             $to,
             self::sorted($in, $entries),
-            $fuel === null ? null : $table?->use($fuel, $ratedKw),
+            $use,
             $ratedKw,
             $fuel === 'natural_gas',
-            $table?->isGeneric() ?? false,
+            $use !== null && $use->isGeneric,
             $tolerance,
             $gapDays,
             $volts,

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Escapement\Core\Power;
+namespace Escapement\Core\Power\Fuel;
 
 /** What a machine burns at a load: the maker's table, or a generic one. Rule: docs/rules.md#fuel. */
 final readonly class FuelUse
@@ -14,12 +14,25 @@ final readonly class FuelUse
         'lp' => [7500, 10500, 13500, 16500],
         'natural_gas' => [7500, 10500, 13500, 16500],
     ];
+    private const BTU_PER_FT3 = ['natural_gas' => 1030.0, 'lp' => 2516.0];
     private const LITRES_PER_GALLON = 3.785411784;
     private const CUBIC_FEET_PER_CUBIC_METRE = 35.3146667;
     private const LP_BTU_PER_GALLON = 91_500;
 
     /** @param list<array{float, float}> $points load in percent of rated, rate in $unit */
-    public function __construct(private string $fuel, private array $points, public string $unit, private float $btuPerFt3) {}
+    public function __construct(
+        private string $fuel,
+        private array $points,
+        public string $unit,
+        public float $btuPerFt3,
+        public bool $isGeneric = false,
+    ) {}
+
+    /** Of a gas by the cubic foot; 1 of a liquid. */
+    public static function usualBtuPerFt3(string $fuel): float
+    {
+        return self::BTU_PER_FT3[$fuel] ?? 1.0;
+    }
 
     public static function generic(string $fuel, float $ratedKw, float $btuPerFt3): self
     {
@@ -29,7 +42,7 @@ final readonly class FuelUse
             self::GENERIC[$fuel],
         );
 
-        return new self($fuel, $points, self::isLiquid($fuel) ? 'l_h' : 'btuh', $btuPerFt3);
+        return new self($fuel, $points, self::isLiquid($fuel) ? 'l_h' : 'btuh', $btuPerFt3, isGeneric: true);
     }
 
     public static function isLiquid(string $fuel): bool

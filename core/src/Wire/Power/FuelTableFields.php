@@ -2,13 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Escapement\Core\Power;
+namespace Escapement\Core\Wire\Power;
 
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
+use Escapement\Core\Power\Fuel\FuelUse;
 
 /** The maker's table of consumption as it goes on the wire, under the names that a calculation gives it. Rule: docs/rules.md#fuel. */
-final readonly class FuelTable
+final readonly class FuelTableFields
 {
     private const UNITS = [
         'diesel' => ['l_h', 'gal_h'],
@@ -16,7 +17,6 @@ final readonly class FuelTable
         'natural_gas' => ['ft3_h', 'm3_h', 'btuh'],
         'lp' => ['l_h', 'gal_h', 'ft3_h', 'm3_h', 'btuh'],
     ];
-    private const BTU_PER_FT3 = ['natural_gas' => 1030.0, 'lp' => 2516.0];
 
     /** @param null|list<array{float, float}> $points load in percent of rated, and rate */
     private function __construct(private Fields $in, private string $key, private ?array $points, private ?string $unit) {}
@@ -30,11 +30,6 @@ final readonly class FuelTable
         }
 
         return new self($in, $key, $points, $in->maybeOneOf("{$key}_unit", self::UNITS['lp']));
-    }
-
-    public static function btuPerFt3(string $fuel): float
-    {
-        return self::BTU_PER_FT3[$fuel] ?? 1.0;
     }
 
     /** @throws BadInput where the table does not rise, or does not fit its unit or the fuel */
@@ -56,14 +51,10 @@ final readonly class FuelTable
         }
     }
 
-    public function isGeneric(): bool
-    {
-        return $this->points === null;
-    }
-
+    /** Of the maker's table, or a generic one. */
     public function use(string $fuel, float $ratedKw, ?float $btuPerFt3 = null): FuelUse
     {
-        $btuPerFt3 ??= self::btuPerFt3($fuel);
+        $btuPerFt3 ??= FuelUse::usualBtuPerFt3($fuel);
 
         return $this->points === null
             ? FuelUse::generic($fuel, $ratedKw, $btuPerFt3)

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Escapement\Core\Power;
+namespace Escapement\Core\Power\Fuel;
 
 use Escapement\Core\Finding\Findings;
 use Escapement\Core\Input\Tolerance;

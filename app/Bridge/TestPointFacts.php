@@ -8,6 +8,7 @@ use App\Models\Run;
 use App\Models\TransferSwitch;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\SitePlan;
+use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
@@ -21,7 +22,7 @@ final readonly class TestPointFacts
     {
         $plan ??= (new PlanFacts($switch, $switch->plan))->plan;
 
-        return self::decide($plan->drawing(), $plan->names(), $switch->test_device, $switch->test_disconnect);
+        return self::decide($plan->oneLine(), $plan->names(), $switch->test_device, $switch->test_disconnect);
     }
 
     /** Needs of the run: switch.site, switch.loads, switch.plan. */
@@ -36,17 +37,18 @@ final readonly class TestPointFacts
         /** @var array<string, string> $names */
         $names = is_array($work['names'] ?? null) ? $work['names'] : [];
 
-        return self::decide($work['topology'], $names, $text($surveyed['device'] ?? null), $text($surveyed['label'] ?? null));
+        $drawing = (new OneLineReader())->whole(Node::fromArray($work['topology']));
+
+        return self::decide($drawing, $names, $text($surveyed['device'] ?? null), $text($surveyed['label'] ?? null));
     }
 
     /**
-     * @param array<string, mixed>  $drawing
      * @param array<string, string> $names
      */
-    private static function decide(array $drawing, array $names, ?string $device, ?string $label): OutageTestPointResult
+    private static function decide(OneLine $drawing, array $names, ?string $device, ?string $label): OutageTestPointResult
     {
         return (new OutageTestPoint())->decide(new OutageTestPointInput(
-            (new OneLineReader())->whole(Node::fromArray($drawing)),
+            $drawing,
             $names,
             $device,
             $label,

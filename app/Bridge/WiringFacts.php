@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Bridge;
 
-use Escapement\Core\Input\Node;
 use Escapement\Core\Terminations\Feeder;
 use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\OneLine;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\WiringView\PlannedConductor;
 use Escapement\Core\WiringView\WiringViewInput;
@@ -23,7 +21,7 @@ final readonly class WiringFacts
 
     public function __construct(public LandingWork $work)
     {
-        $this->drawing = (new OneLineReader())->whole(Node::fromArray($work->plan->plan->drawing()));
+        $this->drawing = $work->plan->plan->oneLine();
         $this->strip = new ControlStrip($work->plan->switch, $this->drawing);
     }
 

@@ -13,9 +13,7 @@ use App\Stage\Paper;
 use App\Stage\QrPicture;
 use App\Stage\SiteStanding;
 use Escapement\Core\Handover\EnclosureLabel;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\SelfActing;
-use Escapement\Core\Topology\OneLineReader;
 use Illuminate\Http\Response;
 
 /** Labels for the enclosures of a switch, each with the code that opens the site on a phone. */
@@ -30,7 +28,7 @@ final readonly class PrintLabels
         $labels = EnclosureLabel::of(
             $switch->name,
             $kind,
-            (new OneLineReader())->whole(Node::fromArray($plan->plan->drawing())),
+            $plan->plan->oneLine(),
             $plan->plan->names(),
             $bonding->isKnown() ? $bonding->bondedAfter() : null,
             TestPointFacts::ofSwitch($switch, $plan->plan),

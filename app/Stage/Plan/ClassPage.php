@@ -11,13 +11,11 @@ use App\Bridge\Units;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Register;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\AskedFact;
 use Escapement\Core\Planning\ClassSheet;
 use Escapement\Core\Planning\Declared;
 use Escapement\Core\SettingsCheck\ClassTime;
 use Escapement\Core\SettingsCheck\Window;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\TopologyCheck;
 
 /** What the class, the service and the place of one switch must have, and how well each of it is known. */
@@ -33,7 +31,7 @@ final readonly class ClassPage
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->units = new Units($switch->site->units);
         $facts = new PlanFacts($switch, $switch->plan);
-        $topology = TopologyCheck::of((new OneLineReader())->whole(Node::fromArray($facts->plan->drawing())))->answer();
+        $topology = TopologyCheck::of($facts->plan->oneLine())->answer();
         $survey = (new SurveyFacts($switch))->answer;
         $this->edition = CodeEdition::of($switch, $switch->plan);
         $this->sheet = new ClassSheet(

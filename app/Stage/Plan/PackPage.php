@@ -8,14 +8,12 @@ use App\Bridge\PlanFacts;
 use App\Bridge\Units;
 use App\Models\TransferSwitch;
 use App\Stage\SiteStanding;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Materials\Calibration;
 use Escapement\Core\Materials\LockCount;
 use Escapement\Core\Materials\MaterialGroup;
 use Escapement\Core\Materials\MaterialLine;
 use Escapement\Core\Materials\MaterialsList;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Topology\OneLineReader;
 use Illuminate\Support\Carbon;
 
 /** The pack list of a switch, with what is ticked off. */
@@ -60,7 +58,7 @@ final readonly class PackPage
             $facts->system->name === 'three',
             $switch->fuel === Fuel::Lp || $switch->fuel === Fuel::NaturalGas,
             $this->own,
-            locks: LockCount::of((new OneLineReader())->whole(Node::fromArray($facts->plan->drawing()))),
+            locks: LockCount::of($facts->plan->oneLine()),
         ))->lines();
         $opensAt = $switch->plan->power_down['opens_at'] ?? null;
         $this->day = is_string($opensAt) ? Carbon::parse($opensAt, $switch->site->timezone) : Carbon::now($switch->site->timezone);

@@ -15,7 +15,6 @@ use App\Models\TransferSwitch;
 use App\Stage\Plan\OneLine\OneLineDrawing;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\SiteBonding;
 use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Power\CarriedLoads;
@@ -28,7 +27,6 @@ use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Topology\Device;
 use Escapement\Core\Topology\ElementNames;
 use Escapement\Core\Topology\OneLine;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPointResult;
 use Escapement\Core\Topology\PlacedAnswer;
 use Escapement\Core\Topology\TopologyCheck;
@@ -58,7 +56,7 @@ final readonly class PlanPage
     {
         $this->standing = new SiteStanding($switch->site, $switch);
         $this->names = new ElementNames($facts->plan->names());
-        $this->drawing = (new OneLineReader())->whole(Node::fromArray($facts->plan->drawing()));
+        $this->drawing = $facts->plan->oneLine();
         $this->topology = TopologyCheck::of($this->drawing)->answer();
         $this->bonding = $facts->bonding();
         $this->test = TestPointFacts::ofSwitch($switch, $facts->plan);

@@ -20,6 +20,7 @@ use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Plant\Upstream;
 use Escapement\Core\PowerDown\PowerDown;
 use Escapement\Core\Topology\BondMove;
+use Escapement\Core\Wire\PowerDownReader;
 use Illuminate\Support\Carbon;
 
 /** The day of the power-down: what is kept or usual, and what it takes. */
@@ -42,7 +43,7 @@ final readonly class PowerDownPage
         $at = $power['opens_at'] ?? null;
         $this->opensAt = is_string($at) ? Carbon::parse($at, $switch->site->timezone) : null;
         $this->input = array_diff_key($power, ['opens_at' => true]);
-        $this->answer = (new PowerDown())->answer(Node::fromArray($this->input));
+        $this->answer = (new PowerDown())->answer((new PowerDownReader())->input(Node::fromArray($this->input)));
     }
 
     public function acts(): SelfActing

@@ -10,7 +10,7 @@ use App\Models\TransferSwitch;
 use App\Models\User;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
-use Escapement\Core\PowerDown\PowerDown;
+use Escapement\Core\Wire\PowerDownReader;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -91,7 +91,7 @@ final readonly class SavePowerDown
     private function refuseWhatCannotBe(array $input, array $numbers): void
     {
         try {
-            (new PowerDown())->answer(Node::fromArray($input));
+            (new PowerDownReader())->input(Node::fromArray($input));
         } catch (BadInput $e) {
             $path = explode('/', trim($e->path, '/'));
             $field = match (true) {

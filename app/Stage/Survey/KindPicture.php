@@ -8,14 +8,12 @@ use App\Bridge\PlanFacts;
 use App\Models\LoadItem;
 use App\Models\Site;
 use App\Models\TransferSwitch;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\LocalPlant;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\Link;
 use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OneLineLayout;
-use Escapement\Core\Topology\OneLineReader;
 use Illuminate\Support\Collection;
 
 /** The one-line of a kind of installation as a small picture without words, to choose by: the same one-line that its plan begins with. */
@@ -44,7 +42,7 @@ final readonly class KindPicture
             ['a', 'b'],
             [true, false],
         )));
-        $this->drawing = (new OneLineReader())->whole(Node::fromArray((new PlanFacts($switch, null))->plan->drawing()));
+        $this->drawing = (new PlanFacts($switch, null))->plan->oneLine();
         $this->layout = OneLineLayout::of($this->drawing);
     }
 

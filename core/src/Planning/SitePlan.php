@@ -10,6 +10,7 @@ use Escapement\Core\Plant\LegSystem;
 use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Topology\Device;
 use Escapement\Core\Topology\ElementNames;
+use Escapement\Core\Topology\OneLine;
 use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Wiring\StandardSizes;
 
@@ -123,6 +124,12 @@ final readonly class SitePlan
         };
     }
 
+    /** The drawing as a graph: what is fed from where. */
+    public function oneLine(): OneLine
+    {
+        return (new OneLineReader())->whole(Node::fromArray($this->drawing()));
+    }
+
     /**
      * @return array<string, string> names of the devices an outage could be simulated with: disconnects, mains and what feeds the switch
      */
@@ -130,7 +137,7 @@ final readonly class SitePlan
     {
         $names = new ElementNames($this->names());
         $devices = [];
-        foreach ((new OneLineReader())->whole(Node::fromArray($this->drawing()))->devices as $device) {
+        foreach ($this->oneLine()->devices as $device) {
             if ($device->kind !== 'breaker' || self::feedsSwitch($device)) {
                 $devices[$device->ref] = ucfirst($names->of($device->ref));
             }

@@ -8,9 +8,6 @@ use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Findings;
 use Escapement\Core\Finding\Working;
-use Escapement\Core\Input\BadInput;
-use Escapement\Core\Input\Fields;
-use Escapement\Core\Input\Node;
 
 /**
  * How long a house is dark on the day its switch goes in, and what has to happen in that time.
@@ -21,23 +18,12 @@ use Escapement\Core\Input\Node;
  */
 final readonly class PowerDown
 {
-    public const OPEN = 'open';
-    public const CLOSE = 'close';
     /** An hour is what a house bears well. */
     private const GOOD_MIN = 60;
-    private const DAY_MIN = 1440;
 
-    public function answer(Node $input): CalculationResult
+    public function answer(PowerDownInput $in): CalculationResult
     {
-        $in = new Fields($input);
-        $promisedMin = $in->maybeInt('promised_min', 1, self::DAY_MIN);
-        $isHot = $in->bool('hot_day', false);
-        $open = $this->end($in->object('open'), self::OPEN, 'Open upstream, lock, prove dead');
-        $close = $this->end($in->object('close'), self::CLOSE, 'Clear, unlock, close');
-        $read = $in->each('tasks', 0, 60, $this->task(...));
-        $in->close();
-        $tasks = $this->sorted($read, $in->node->at('tasks', null));
-
+        [$open, $close, $tasks] = [$in->open, $in->close, $in->tasks];
         $phases = $this->phases($tasks);
         $of = static fn(string $phase): array => array_values(array_filter(
             $tasks,
@@ -86,7 +72,7 @@ final readonly class PowerDown
             'shortest' => $dark->isShortest,
             'bound_min' => $hasWindow ? $open->minutes + $dark->bound() + $close->minutes : 0,
             'before_min' => $before->minutes, 'after_min' => $after->minutes, 'tasks' => $rows,
-        ], $this->judge($windowMin, $promisedMin, $isHot, $dark, $of('dark')), $working->lines);
+        ], $this->judge($windowMin, $in, $dark, $of('dark')), $working->lines);
     }
 
     /**
@@ -94,11 +80,11 @@ final readonly class PowerDown
      *
      * @return list<Finding>
      */
-    private function judge(int $windowMin, ?int $promisedMin, bool $isHot, Timetable $dark, array $inWindow): array
+    private function judge(int $windowMin, PowerDownInput $in, Timetable $dark, array $inWindow): array
     {
         $findings = new Findings();
-        if ($promisedMin !== null && $windowMin > $promisedMin) {
-            $over = $windowMin - $promisedMin;
+        if ($in->promisedMin !== null && $windowMin > $in->promisedMin) {
+            $over = $windowMin - $in->promisedMin;
             $findings->raise(
                 'longer-than-promised',
                 ['window_min' => $windowMin, 'over' => $over],
@@ -106,7 +92,7 @@ final readonly class PowerDown
             );
         }
         if ($windowMin > self::GOOD_MIN) {
-            $findings->raise($isHot ? 'hot-day' : 'over-an-hour', ['window_min' => $windowMin]);
+            $findings->raise($in->isHotDay ? 'hot-day' : 'over-an-hour', ['window_min' => $windowMin]);
         }
         $between = array_values(array_filter($inWindow, static fn(Task $task): bool => ! $task->dark));
         if ($between !== []) {
@@ -127,28 +113,6 @@ final readonly class PowerDown
         return $findings->all();
     }
 
-    private function end(Fields $in, string $id, string $name): Task
-    {
-        $task = new Task(-1, $id, $name, $this->who($in), $in->int('minutes', 1, self::DAY_MIN), [], true);
-        $in->close();
-
-        return $task;
-    }
-
-    /** @return array{id: string, name: string, who: list<string>, minutes: int, after: list<Node>, dark: bool} */
-    private function task(Fields $in): array
-    {
-        $id = $in->text('id');
-        if ($id === self::OPEN || $id === self::CLOSE) {
-            throw $in->at('id')->bad("\"$id\" is the name of an end of the window.");
-        }
-
-        return [
-            'id' => $id, 'name' => $in->text('name', 120), 'who' => $this->who($in), 'minutes' => $in->int('minutes', 1, self::DAY_MIN),
-            'after' => $in->maybeList('after', 0, 60) ?? [], 'dark' => $in->bool('dark', false),
-        ];
-    }
-
     /**
      * @param array<int, Task> $tasks
      *
@@ -157,45 +121,6 @@ final readonly class PowerDown
     private function ids(array $tasks): array
     {
         return array_values(array_map(static fn(Task $task): string => $task->id, $tasks));
-    }
-
-    /** @return list<string> */
-    private function who(Fields $in): array
-    {
-        return array_values(array_unique(array_map(static fn(Node $node): string => $node->text(40), $in->list('who', 1, 6))));
-    }
-
-    /**
-     * Each task behind what it waits for.
-     *
-     * @param list<array{id: string, name: string, who: list<string>, minutes: int, after: list<Node>, dark: bool}> $read
-     *
-     * @return list<Task>
-     *
-     * @throws BadInput at the first that waits for a task that is not there, or for itself in the end
-     */
-    private function sorted(array $read, Node $tasks): array
-    {
-        $places = array_flip(array_column($read, 'id'));
-        $waiting = [];
-        foreach ($read as $at => $one) {
-            $after = array_map(
-                static fn(Node $node): int => $places[$node->text()] ?? throw $node->bad("There is no task \"{$node->text()}\"."),
-                $one['after'],
-            );
-            $waiting[$at] = new Task($at, $one['id'], $one['name'], $one['who'], $one['minutes'], $after, $one['dark']);
-        }
-        $sorted = [];
-        while ($waiting !== []) {
-            $ready = array_filter($waiting, static fn(Task $task): bool => array_intersect_key($waiting, array_flip($task->after)) === []);
-            if ($ready === []) {
-                throw $tasks->at((int) array_key_first($waiting), null)->at('after', null)->bad('It waits for itself in the end.');
-            }
-            array_push($sorted, ...array_values($ready));
-            $waiting = array_diff_key($waiting, $ready);
-        }
-
-        return $sorted;
     }
 
     /**

@@ -8,19 +8,11 @@ use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Findings;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Finding\Working;
-use Escapement\Core\Input\Fields;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Power\Fuel\GasPressure;
 use Escapement\Core\Settings\Fuel;
 
-/**
- * What the answers of a survey mean for the work, and what is still to be found out. Rule: docs/rules.md#survey.
- *
- * Input: `kind` K1 to K10, `answers` by the keys of core/data/survey.php and `fuel`, `before_photos` a count, `shown` the
- * nameplates and questions that a picture answers, `loads` with `sensitive` and `ups`. Distances in metres, gas pressures in
- * inches of water column.
- */
+/** What the answers of a survey mean for the work, and what is still to be found out. Rule: docs/rules.md#survey. */
 final readonly class SurveyCheck
 {
     /** Usual least distances of exhaust from openings and combustible walls; the instructions and the code in force rule. */
@@ -28,42 +20,25 @@ final readonly class SurveyCheck
     private const PORTABLE_OPENING_M = 6.0;
     private const WALL_M = 1.5;
 
-    public function answer(Node $input): CalculationResult
+    public function answer(SurveyInput $in): CalculationResult
     {
-        $in = new Fields($input);
-        $kind = $in->oneOf('kind', array_column(InstallationKind::cases(), 'value'));
-        $questionnaire = new Questionnaire($kind);
-        $answers = $this->answers($in->object('answers'), $questionnaire);
-        $photos = $in->int('before_photos', 0, 100_000, 0);
-        $shown = array_map(static fn(Node $one): string => $one->text(40), $in->maybeList('shown', 0, 200) ?? []);
-        $loads = $in->each(
-            'loads',
-            0,
-            200,
-            static fn(Fields $load): array => [
-                'id' => $load->text('id'),
-                'sensitive' => $load->bool('sensitive', false),
-                'ups' => $load->bool('ups', false),
-            ],
-        );
-        $in->close();
-
+        $questionnaire = new Questionnaire($in->kind->value);
         $findings = new Findings();
         $working = new Working();
-        $counting = $questionnaire->counting($answers) + array_intersect_key($answers, ['fuel' => true]);
-        $this->exhaust(InstallationKind::from($kind), $counting, $findings, $working);
+        $counting = $questionnaire->counting($in->answers) + array_intersect_key($in->answers, ['fuel' => true]);
+        $this->exhaust($in->kind, $counting, $findings, $working);
         $this->place($counting, $findings);
         $this->source($counting, $findings, $working);
         $this->service($counting, $findings);
-        $blinking = array_column(array_filter($loads, static fn(array $load): bool => $load['sensitive'] && ! $load['ups']), 'id');
+        $blinking = array_column(array_filter($in->loads, static fn(SurveyLoad $load): bool => $load->blinks()), 'id');
         if ($blinking !== []) {
             $findings->raise('sensitive-without-ups', ['names' => implode(', ', $blinking)], $blinking);
         }
-        if ($photos === 0) {
+        if ($in->beforePhotos === 0) {
             $findings->raise('no-before-photo');
         }
-        $plates = array_diff_key(NameplatePhoto::of(InstallationKind::from($kind)), array_flip($shown));
-        if ($photos > 0 && $plates !== []) {
+        $plates = array_diff_key(NameplatePhoto::of($in->kind), array_flip($in->shown));
+        if ($in->beforePhotos > 0 && $plates !== []) {
             $findings->raise('nameplate-not-pictured', ['which' => implode(', ', $plates)]);
         }
         $missing = array_map(
@@ -72,7 +47,7 @@ final readonly class SurveyCheck
                 'subject' => $question->subject->value,
                 'for' => $question->neededFor?->value,
             ],
-            $questionnaire->missing($answers),
+            $questionnaire->missing($in->answers),
         );
 
         return new CalculationResult(
@@ -80,22 +55,6 @@ final readonly class SurveyCheck
             $findings->all(),
             $working->lines,
         );
-    }
-
-    /** @return array<string, string|float> */
-    private function answers(Fields $given, Questionnaire $questionnaire): array
-    {
-        $answers = [];
-        foreach ($questionnaire->questions as $key => $question) {
-            $options = array_map(strval(...), array_keys($question->options));
-            $answers[$key] = $options === []
-                ? $given->maybeNumber($key, $question->min, $question->max)
-                : $given->maybeOneOf($key, $options);
-        }
-        $answers['fuel'] = $given->maybeOneOf('fuel', array_column(Fuel::cases(), 'value'));
-        $given->close();
-
-        return array_filter($answers, static fn(string|float|null $answer): bool => $answer !== null);
     }
 
     /** @param array<string, string|float> $a */

@@ -8,13 +8,15 @@ use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
 use Escapement\Core\Input\BadInput;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Wiring\Colours\Colours;
 use Escapement\Core\Wiring\Colours\ColoursInput;
 use Escapement\Core\Wiring\Colours\ColoursResult;
 use Escapement\Core\Wiring\Colours\ColourSystem;
 use Escapement\Core\Wiring\Colours\Landing;
-use Escapement\Core\Wiring\Torque;
+use Escapement\Core\Wiring\Torque\Torque;
+use Escapement\Core\Wiring\Torque\TorqueInput;
+use Escapement\Core\Wiring\Torque\TorquePoint;
+use Escapement\Core\Wiring\Torque\TorqueTable;
 
 /** The landings of one enclosure, by their colours and by their torque. Rule: docs/rules.md#torque, docs/rules.md#colours. */
 final readonly class EnclosureCheck
@@ -42,16 +44,8 @@ final readonly class EnclosureCheck
             $landings,
             $isBondingPoint || ! $hasGround,
         ));
-        $this->torque = (new Torque())->answer(Node::fromArray([
-            'work_date' => $workDate,
-            'points' => array_map(static fn(array $line, int $i): array => [
-                'id' => (string) ($i + 1),
-                'conductor_size' => $line['size'],
-                'screw' => $line['screw'],
-            ]
-                + ($line['screw'] === 'hex_socket' && isset($line['socket_in']) ? ['socket_in' => $line['socket_in']] : [])
-                + (isset($line['maker']) ? ['maker' => $line['maker']] : []), $lines, array_keys($lines)),
-        ]));
+        $points = array_map(self::point(...), $lines, array_keys($lines));
+        $this->torque = (new Torque())->answer(new TorqueInput($workDate, $points));
     }
 
     /** @param array<string, mixed> $line */
@@ -60,6 +54,23 @@ final readonly class EnclosureCheck
         $word = static fn(string $key): ?string => is_string($line[$key] ?? null) ? $line[$key] : null;
 
         return new Landing((string) $word('conductor'), (string) $word('on'), (string) $word('colour'), $word('reid'), $word('size'));
+    }
+
+    /** @param array<string, mixed> $line */
+    private static function point(array $line, int $i): TorquePoint
+    {
+        $word = static fn(string $key): ?string => is_string($line[$key] ?? null) ? $line[$key] : null;
+        $maker = is_array($line['maker'] ?? null) ? $line['maker'] + ['value' => null, 'unit' => null] : null;
+
+        return new TorquePoint(
+            (string) ($i + 1),
+            (string) $word('size'),
+            (string) $word('screw'),
+            $word('screw') === 'hex_socket' ? $word('socket_in') : null,
+            is_numeric($maker['value'] ?? null) && is_string($maker['unit'])
+                ? TorqueTable::toInLb((float) $maker['value'], $maker['unit'])
+                : null,
+        );
     }
 
     /** @return list<Finding> what has to be known before the work; that a torque is not recorded yet is the plan's nature */

@@ -10,7 +10,6 @@ use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
-use Escapement\Core\PowerDown\PowerDown;
 use Escapement\Core\Rehearsal\FinerInput;
 use Escapement\Core\Rehearsal\Overload;
 use Escapement\Core\Rehearsal\OverloadSpan;
@@ -18,7 +17,6 @@ use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Settings\Change;
 use Escapement\Core\Settings\SettingsDiff;
 use Escapement\Core\SettingsCheck\SettingsCheck;
-use Escapement\Core\Survey\SurveyCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
@@ -61,8 +59,8 @@ use Escapement\Core\Wire\Wiring\MobileCableReader;
 use Escapement\Core\Wire\Wiring\PullBoxReader;
 use Escapement\Core\Wire\Wiring\RacewayFillReader;
 use Escapement\Core\Wire\Wiring\ServiceSplitReader;
+use Escapement\Core\Wire\Wiring\TorqueReader;
 use Escapement\Core\Wire\Wiring\VoltageDropReader;
-use Escapement\Core\Wiring\Torque;
 
 /** Every calculation by the name it has on the command line: one decoded object in, one out. */
 final readonly class Calculations
@@ -186,7 +184,7 @@ final readonly class Calculations
             'grounding' => (new GroundingReader())->answer($input),
             'raceway_fill' => (new RacewayFillReader())->answer($input),
             'pull_box' => (new PullBoxReader())->answer($input),
-            'torque' => (new Torque())->answer($input)->toArray(),
+            'torque' => (new TorqueReader())->answer($input),
             'colours' => (new ColoursReader())->answer($input),
             'service_split' => (new ServiceSplitReader())->answer($input),
             'mobile_cable' => (new MobileCableReader())->answer($input),
@@ -197,8 +195,8 @@ final readonly class Calculations
             'relay_check' => (new RelayCheckReader())->answer($input),
             'wiring_view' => (new WiringViewReader())->answer($input),
             'outage_test_point' => (new OutageTestPointReader())->answer($input),
-            'power_down' => (new PowerDown())->answer($input)->toArray(),
-            'survey_check' => (new SurveyCheck())->answer($input)->toArray(),
+            'power_down' => (new PowerDownReader())->answer($input),
+            'survey_check' => (new SurveyReader())->answer($input),
             'procedure' => (new ProcedureReader())->answer($input),
             'standing' => (new StandingReader())->answer($input),
             default => throw new BadInput('', "There is no calculation \"$name\". There are: " . implode(', ', self::NAMES) . '.'),

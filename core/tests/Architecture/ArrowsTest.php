@@ -31,7 +31,7 @@ final class ArrowsTest extends TestCase
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'Schedule' => ['Input', 'Finding', 'Power'],
         'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring', 'Recording'],
-        'Survey' => ['Input', 'Finding', 'Plant', 'Settings', 'Power'],
+        'Survey' => ['Finding', 'Plant', 'Settings', 'Power'],
         'PowerDown' => ['Input', 'Finding'],
         'Planning' => ['Input', 'Finding', 'Plant', 'Settings', 'Survey', 'Wiring', 'Topology'],
         'Terminations' => ['Input', 'Finding', 'Plant', 'Wiring'],

@@ -10,6 +10,7 @@ use Escapement\Core\Planning\PowerDownWork;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Upstream;
 use Escapement\Core\PowerDown\PowerDown;
+use Escapement\Core\Wire\PowerDownReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -20,7 +21,7 @@ final class PowerDownTasksTest extends TestCase
     public function what_touches_a_conductor_is_dark_behind_the_isolation_and_all_else_stays_outside(InstallationKind $kind): void
     {
         $work = new PowerDownWork($kind, 4, ['Remove the bonding jumper in the panel'], 12, 3, Upstream::Utility);
-        $answer = (new PowerDown())->answer(Node::fromArray(PowerDownTasks::usual($work)))->values;
+        $answer = (new PowerDown())->answer((new PowerDownReader())->input(Node::fromArray(PowerDownTasks::usual($work))))->values;
         $isolation = null; // the last of its tasks: proved dead
         foreach (is_array($answer['tasks']) ? $answer['tasks'] : [] as $task) {
             $touches = preg_match('/^(Open|Clear|Isolate|Land|Remove the bonding|Move|Torque|Measure|Inspection)/', $task['name']) === 1;
@@ -78,7 +79,7 @@ final class PowerDownTasksTest extends TestCase
     public function a_generator_is_blocked_before_the_supply_opens(InstallationKind $kind): void
     {
         $work = new PowerDownWork($kind, 1, upstream: Upstream::Utility);
-        $answer = (new PowerDown())->answer(Node::fromArray(PowerDownTasks::usual($work)))->values;
+        $answer = (new PowerDown())->answer((new PowerDownReader())->input(Node::fromArray(PowerDownTasks::usual($work))))->values;
         $tasks = array_column(is_array($answer['tasks']) ? $answer['tasks'] : [], null, 'name');
         $block = $tasks['Block the generator from starting, as its maker says'] ?? null;
         self::assertSame($kind->hasGenerator() && ! $kind->isMobile(), $block !== null);
@@ -148,7 +149,7 @@ final class PowerDownTasksTest extends TestCase
 
     private function window(PowerDownWork $work): int
     {
-        $minutes = (new PowerDown())->answer(Node::fromArray(PowerDownTasks::usual($work)))->values['window_min'];
+        $minutes = (new PowerDown())->answer((new PowerDownReader())->input(Node::fromArray(PowerDownTasks::usual($work))))->values['window_min'];
 
         return is_int($minutes) ? $minutes : -1;
     }

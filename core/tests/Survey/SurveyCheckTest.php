@@ -10,6 +10,7 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Survey\Questionnaire;
 use Escapement\Core\Survey\SurveyCheck;
+use Escapement\Core\Wire\SurveyReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -161,6 +162,8 @@ final class SurveyCheckTest extends TestCase
      */
     private function check(string $kind, array $answers, array $more = []): CalculationResult
     {
-        return (new SurveyCheck())->answer(Node::fromArray(['kind' => $kind, 'answers' => (object) $answers] + $more));
+        $input = Node::fromArray(['kind' => $kind, 'answers' => (object) $answers] + $more);
+
+        return (new SurveyCheck())->answer((new SurveyReader())->input($input));
     }
 }

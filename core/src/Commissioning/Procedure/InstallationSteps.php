@@ -8,7 +8,7 @@ use Escapement\Core\Finding\Finding;
 use Escapement\Core\Materials\Calibration;
 use Escapement\Core\Terminations\EnclosureCheck;
 use Escapement\Core\Topology\BondMove;
-use Escapement\Core\Wiring\TorqueTable;
+use Escapement\Core\Wiring\Torque\TorqueTable;
 
 /**
  * What the plan has to be built: runs to pull, enclosures to land in, lugs with their torque, bonds that move. What stands

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Escapement\Core\Wiring;
+namespace Escapement\Core\Wiring\Torque;
+
+use Escapement\Core\Wiring\Sizes;
 
 /** Torque of last resort, in-lb, where label and sheet of the maker are lost. To be confirmed. Rule: docs/rules.md#torque. */
 final readonly class TorqueTable
@@ -34,7 +36,8 @@ final readonly class TorqueTable
         '500' => [0, 50, 825, 375],
         '750' => [0, 50, 1000, 375],
     ];
-    private const SCREWS = ['slotted_small', 'slotted_large', 'split_bolt', 'hex_external'];
+    private const COLUMNS = ['slotted_small', 'slotted_large', 'split_bolt', 'hex_external'];
+    public const SCREWS = [...self::COLUMNS, 'hex_socket'];
 
     public static function inLb(string $screw, string $size, ?string $socket): ?float
     {
@@ -43,7 +46,7 @@ final readonly class TorqueTable
         }
         foreach (self::BY_SIZE as $most => $row) {
             if (Sizes::isAtLeast((string) $most, $size)) {
-                $value = $row[(int) array_search($screw, self::SCREWS, true)];
+                $value = $row[(int) array_search($screw, self::COLUMNS, true)];
 
                 return $value === 0 ? null : (float) $value;
             }

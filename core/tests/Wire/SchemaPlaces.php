@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Escapement\Core\Tests\Wire;
+
+/** The places of an input that a schema describes, each with what the schema says of it, whether the input has it or not. */
+final readonly class SchemaPlaces
+{
+    /** @param array<string, mixed> $root the schema, decoded */
+    public function __construct(private array $root) {}
+
+    /**
+     * @return iterable<string, array{list<string|int>, array<string, mixed>}> by the place in the schema: path in the input, what it says
+     */
+    public function of(mixed $input): iterable
+    {
+        yield from $this->walk($this->root, $input, [], '');
+    }
+
+    /**
+     * @param array<string, mixed> $schema
+     * @param list<string|int>     $path
+     *
+     * @return iterable<string, array{list<string|int>, array<string, mixed>}>
+     */
+    private function walk(array $schema, mixed $value, array $path, string $place): iterable
+    {
+        foreach ($this->resolved($schema, $value, $place) as $at => $one) {
+            if ($path !== []) {
+                yield $at => [$path, $one];
+            }
+            foreach ($value instanceof \stdClass ? $one['properties'] ?? [] : [] as $key => $property) {
+                yield from $this->walk($property, $value->{$key} ?? null, [...$path, (string) $key], "$at/$key");
+            }
+            $first = is_array($value) ? $value[0] ?? null : null;
+            if ($first !== null && isset($one['items'])) {
+                yield from $this->walk($one['items'], $first, [...$path, 0], "$at/0");
+            }
+        }
+    }
+
+    /**
+     * The schema itself, references followed; of variants those that this value could be meant as.
+     *
+     * @param array<string, mixed> $schema
+     *
+     * @return array<string, array<string, mixed>>
+     */
+    private function resolved(array $schema, mixed $value, string $place): array
+    {
+        while (isset($schema['$ref'])) {
+            $target = $this->root;
+            foreach (array_slice(explode('/', $schema['$ref']), 1) as $step) {
+                $target = $target[$step];
+            }
+            $schema = $target + array_diff_key($schema, ['$ref' => true]);
+        }
+        $all = isset($schema['oneOf']) || isset($schema['anyOf']) ? [] : [$place => $schema];
+        foreach ([...$schema['oneOf'] ?? [], ...$schema['anyOf'] ?? []] as $i => $variant) {
+            foreach ($this->resolved($variant, $value, "$place#$i") as $at => $one) {
+                if (self::couldBe($one, $value)) {
+                    $all[$at] = $one + array_diff_key($schema, ['oneOf' => true, 'anyOf' => true]);
+                    $all[$at]['properties'] = ($one['properties'] ?? []) + ($schema['properties'] ?? []);
+                }
+            }
+        }
+
+        return $all;
+    }
+
+    /** @param array<string, mixed> $schema */
+    private static function couldBe(array $schema, mixed $value): bool
+    {
+        if (! $value instanceof \stdClass) {
+            return ! isset($schema['properties']);
+        }
+        foreach ($schema['required'] ?? [] as $key) {
+            if (! property_exists($value, $key)) {
+                return false;
+            }
+        }
+        foreach ($schema['properties'] ?? [] as $key => $property) {
+            $has = $value->{$key} ?? null;
+            if ($has !== null && (isset($property['const']) && $property['const'] !== $has
+                || isset($property['enum']) && ! in_array($has, $property['enum'], true))) {
+                return false;
+            }
+        }
+
+        return ($schema['additionalProperties'] ?? true) !== false
+            || array_diff(array_keys(get_object_vars($value)), array_keys($schema['properties'] ?? [])) === [];
+    }
+}

@@ -246,6 +246,7 @@ foreach ($survivors as $mutant) {
     $at = substr($mutant['file'], strlen("$root/core/src/"));
     printf("survives  %s:%d  %s became %s\n", $at, $mutant['line'], $mutant['was'], $mutant['is']);
 }
+file_put_contents("$root/var/mutate/$folder.survivors.json", json_encode($survivors, JSON_THROW_ON_ERROR));
 $killed = count($all) - count($survivors);
 printf(
     "%s: %d of %d changes noticed (%.0f %%), %.0f s\n",

@@ -21,6 +21,7 @@ use Escapement\Core\Commissioning\Procedure\Verdict;
 use Escapement\Core\Commissioning\Repeats;
 use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Settings\SheetWords;
+use Illuminate\Support\Carbon;
 
 /** A procedure as it is worked through: the step that is next, and all of it below. */
 final readonly class ProcedurePage
@@ -166,6 +167,22 @@ final readonly class ProcedurePage
             StepState::NotSo => 'not as it should be',
             StepState::Stopped => 'a finding stands against it',
             StepState::Reopened => 'open again',
+        };
+    }
+
+    /** The hour of it at the site. */
+    public function clock(Carbon $at): string
+    {
+        return $at->copy()->setTimezone($this->run->switch->site->timezone)->format('H:i');
+    }
+
+    /** What the note of a step is for, behind the word Note. */
+    public function noteAsks(Step $step, string $kind): string
+    {
+        return match (true) {
+            $step->asks !== null => ': ' . lcfirst($step->asks),
+            in_array($kind, ['confirm', 'choose'], true) => ', needed when it does not match',
+            default => '',
         };
     }
 

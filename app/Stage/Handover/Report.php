@@ -15,6 +15,7 @@ use App\Drawing\Ladder\LadderDrawing;
 use App\Drawing\Ladder\LadderLook;
 use App\Drawing\Strip\TimingStrip;
 use App\Models\Company;
+use App\Models\HandoverLink;
 use App\Models\Mark;
 use App\Models\Photo;
 use App\Models\Run;
@@ -173,6 +174,15 @@ final readonly class Report
     public function when(Carbon $date): string
     {
         return $date->copy()->setTimezone($this->run->switch->site->timezone)->format('j M Y, H:i');
+    }
+
+    public function linkState(HandoverLink $link): string
+    {
+        return match (true) {
+            $link->revoked_at !== null => 'ended ' . $this->when($link->revoked_at),
+            $link->isOpen() => 'open until ' . $this->when($link->expires_at),
+            default => 'run out',
+        };
     }
 
     private function makerOf(?StepAnswer $answer): ?string

@@ -86,6 +86,29 @@ final readonly class PowerDownPage
         return $this->opensAt?->copy()->addMinutes($minutes)->format('H:i') ?? ($minutes < 0 ? '−' : '+') . abs($minutes);
     }
 
+    /**
+     * The lines of the form: as they were typed, else as they are kept; an empty one is left out.
+     *
+     * @return array<array-key, array<string, mixed>> by their numbers
+     */
+    public function lines(mixed $typed): array
+    {
+        /** @var list<array{id: string, who: list<string>, after: list<string>, ...}> $tasks */
+        $tasks = $this->input['tasks'];
+        $kept = [];
+        foreach ($tasks as $task) {
+            $kept[$task['id']] = ['who' => implode(', ', $task['who']), 'after' => implode(', ', $task['after'])] + $task;
+        }
+        /** @var array<array-key, array<string, mixed>> $lines */
+        $lines = is_array($typed) ? $typed : $kept;
+        $isFilled = static fn(mixed $value): bool => $value !== null && $value !== '';
+
+        return array_filter($lines, static fn(array $line): bool => array_filter(
+            [$line['name'] ?? '', $line['who'] ?? '', $line['minutes'] ?? '', $line['after'] ?? ''],
+            $isFilled,
+        ) !== []);
+    }
+
     public function chart(): PowerDownChart
     {
         return new PowerDownChart($this);

@@ -151,6 +151,14 @@ final readonly class SheetPage
         return $ms === null ? 'never' : SheetWords::seconds($ms);
     }
 
+    /** @return list<string> how often it may run; what a sheet has is offered even where no list has it */
+    public function intervals(mixed $kept): array
+    {
+        $usual = ['weekly', 'biweekly', 'monthly', 'quarterly', 'yearly'];
+
+        return array_values(array_unique([...$usual, is_string($kept) ? $kept : 'weekly']));
+    }
+
     public function when(Sheet $sheet): string
     {
         return $sheet->created_at->copy()->setTimezone($this->switch->site->timezone)->format('j M Y, H:i');

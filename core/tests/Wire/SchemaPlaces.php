@@ -11,31 +11,40 @@ final readonly class SchemaPlaces
     public function __construct(private array $root) {}
 
     /**
-     * @return iterable<string, array{list<string|int>, array<string, mixed>}> by the place in the schema: path in the input, what it says
+     * @return iterable<string, array{list<string|int>, array<string, mixed>, mixed}> by the place in the schema: path in the input, what it
+     *     says, what is there
      */
     public function of(mixed $input): iterable
     {
         yield from $this->walk($this->root, $input, [], '');
     }
 
+    /** @return iterable<array{list<string|int>, array<string, mixed>, mixed}> every item of a list too: path, what it says, what is there */
+    public function everyOf(mixed $input): iterable
+    {
+        foreach ($this->walk($this->root, $input, [], '', 6) as [$path, $says, $has]) {
+            yield [$path, $says, $has];
+        }
+    }
+
     /**
      * @param array<string, mixed> $schema
      * @param list<string|int>     $path
+     * @param int                  $items  of a list that are looked at
      *
-     * @return iterable<string, array{list<string|int>, array<string, mixed>}>
+     * @return iterable<string, array{list<string|int>, array<string, mixed>, mixed}>
      */
-    private function walk(array $schema, mixed $value, array $path, string $place): iterable
+    private function walk(array $schema, mixed $value, array $path, string $place, int $items = 1): iterable
     {
         foreach ($this->resolved($schema, $value, $place) as $at => $one) {
             if ($path !== []) {
-                yield $at => [$path, $one];
+                yield $at => [$path, $one, $value];
             }
             foreach ($value instanceof \stdClass ? $one['properties'] ?? [] : [] as $key => $property) {
-                yield from $this->walk($property, $value->{$key} ?? null, [...$path, (string) $key], "$at/$key");
+                yield from $this->walk($property, $value->{$key} ?? null, [...$path, (string) $key], "$at/$key", $items);
             }
-            $first = is_array($value) ? $value[0] ?? null : null;
-            if ($first !== null && isset($one['items'])) {
-                yield from $this->walk($one['items'], $first, [...$path, 0], "$at/0");
+            foreach (is_array($value) && isset($one['items']) ? array_slice($value, 0, $items) : [] as $i => $item) {
+                yield from $this->walk($one['items'], $item, [...$path, $i], "$at/0", $items);
             }
         }
     }

@@ -1,10 +1,16 @@
+@use('Escapement\Core\RelayLogic\Rung')
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'plan'])
 @section('title', $page->switch->site->name . ': edit circuit')
 @section('main')
     <div class="head">
         <div>
             <h1>Edit the circuit</h1>
-            <p>{{ $page->isChanged() ? 'Your draft. It stays until you save or discard it, on every device.' : 'Point at a contact or the number of a rung.' }}
+            <p>
+                @if ($page->isChanged())
+                    Your draft. It stays until you save or discard it, on every device.
+                @else
+                    Point at a contact or the number of a rung.
+                @endif
             </p>
         </div>
         <div class="edit-do">
@@ -81,7 +87,7 @@
                 <button class="btn btn-primary" type="submit" name="verb" value="add-contact">Add contact</button>
             </form>
         @elseif ($page->owner())
-            <h2>{{ $page->owner() instanceof \Escapement\Core\RelayLogic\Rung ? 'Rung of ' . $page->owner()->coil : 'Start contact ' . $page->owner()->id }}
+            <h2>{{ $page->owner() instanceof Rung ? 'Rung of ' . $page->owner()->coil : 'Start contact ' . $page->owner()->id }}
             </h2>
             <form method="post" action="{{ route('circuit.draft', $page->switch) }}">
                 @csrf
@@ -89,7 +95,7 @@
                 @include('circuit.partials._contact-fields', ['chosen' => old('of', ''), 'label' => null])
                 <p class="tools-do">
                     <button class="btn btn-primary" type="submit" name="verb" value="add-contact">Add contact at the end</button>
-                    @if ($page->owner() instanceof \Escapement\Core\RelayLogic\Rung)
+                    @if ($page->owner() instanceof Rung)
                         <button class="btn btn-outline-primary" type="submit" name="verb" value="remove-rung">Remove rung</button>
                     @endif
                 </p>

@@ -7,7 +7,7 @@
             <p>Control wire {{ $page->list->controlSize }}, field wire {{ $page->list->fieldSize }}</p>
         </div>
         <a class="btn btn-outline-primary"
-            href="{{ route('circuit.terminals.pdf', ['switch' => $page->switch, 'numbers' => $page->numbersByRung ? 'rung' : null]) }}">PDF</a>
+            href="{{ route('circuit.terminals.pdf', [$page->switch, 'numbers' => $page->numbersByRung ? 'rung' : null]) }}">PDF</a>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'circuit'])
     @include('circuit.partials._views', ['switch' => $page->switch, 'tab' => 'terminals'])

@@ -124,7 +124,7 @@
                                                 @if (!$loop->first)
                                                     {{ $page->given($answer, $step) }},
                                                 @endif{{ $answer->user->initials() }}
-                                                {{ $answer->received_at->copy()->setTimezone($page->run->switch->site->timezone)->format('H:i') }}
+                                                {{ $page->clock($answer->received_at) }}
                                             </small>
                                         @endforeach
                                     </td>

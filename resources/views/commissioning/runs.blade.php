@@ -1,3 +1,4 @@
+@use('App\Bridge\ProcedureWork')
 @extends('layouts.site', ['here' => 'commission'])
 @section('title', $switch->site->name . ': commission')
 @section('main')
@@ -27,12 +28,12 @@
                 <summary>What it proves: outage and bait, with pictures, the owner there. Choose</summary>
                 <fieldset class="schools">
                     <legend>What it proves</legend>
-                    @foreach (\App\Bridge\ProcedureWork::SCHOOL_WORDS as $school => $words)
+                    @foreach (ProcedureWork::SCHOOL_WORDS as $school => $words)
                         @continue(in_array($school, ['other_signals', 'bypass'], true) && !$switch->site->installation->isThreePhase())
                         @continue($school === 'test_button' && $switch->plant['kind'] !== 'standby')
                         <label class="check"><input type="hidden" name="options[{{ $school }}]" value="0"><input
                                 class="form-check-input" type="checkbox" name="options[{{ $school }}]" value="1"
-                                @checked(old("options.$school", \App\Bridge\ProcedureWork::chosen([], $switch->site->installation)[$school] ? '1' : '0') === '1')>{{ $words }}</label>
+                                @checked(old("options.$school", ProcedureWork::chosen([], $switch->site->installation)[$school] ? '1' : '0') === '1')>{{ $words }}</label>
                         @if ($school === 'install')
                             <div class="field school-more"><label for="torque-unit">The torque tool in hand reads</label><select
                                     class="form-select" id="torque-unit" name="torque_unit">

@@ -5,7 +5,7 @@
     @foreach ($stages as $i => $stage)
         <g transform="translate({{ $i * $width }} 0)">
             <path d="M0 {{ $height }}L{{ $width * 0.66 }} 3H{{ $width * 0.76 }}L{{ $width }} {{ $height }}Z"
-                fill="{{ $stage->state === 'proven' ? 'var(--esc-ink)' : 'var(--esc-sheet)' }}" stroke="var(--esc-ink)" stroke-width="1.2" />
+                fill="var(--esc-{{ $stage->state === 'proven' ? 'ink' : 'sheet' }})" stroke="var(--esc-ink)" stroke-width="1.2" />
             @if ($stage->state === 'part')
                 <path
                     d="M0 {{ $height }}L{{ $width * 0.66 * $stage->fraction }} {{ $height - ($height - 3) * $stage->fraction }}V{{ $height }}Z"

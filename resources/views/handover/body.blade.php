@@ -1,3 +1,4 @@
+@use('App\Stage\Commissioning\RunResult')
 @php($run = $report->run)
 @php($switch = $run->switch)
 @php($site = $switch->site)
@@ -58,7 +59,7 @@
                         <tr>
                             <td>{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</td>
                             <td class="fig">
-                                {{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}
+                                {{ $interval->measuredMs === null ? '–' : RunResult::seconds($interval->measuredMs) }}
                             </td>
                             <td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td>
                             <td>{{ ['pass' => 'inside', 'missing' => $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed', 'early' => 'early', 'late' => 'late'][$interval->verdict->value] }}
@@ -79,7 +80,7 @@
                         <tr>
                             <td>Bait test</td>
                             <td class="fig">
-                                {{ $bait->heldMs === null ? 'end not marked' : 'held ' . \App\Stage\Commissioning\RunResult::seconds($bait->heldMs) }}
+                                {{ $bait->heldMs === null ? 'end not marked' : 'held ' . RunResult::seconds($bait->heldMs) }}
                             </td>
                             <td>the load stays on G</td>
                             <td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}</td>
@@ -106,8 +107,8 @@
                         <tr>
                             <td>{{ $name }}</td>
                             <td class="fig">{{ $times->count }}</td>
-                            <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->medianMs) }}</td>
-                            <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->spreadMs) }}</td>
+                            <td class="fig">{{ RunResult::seconds($times->medianMs) }}</td>
+                            <td class="fig">{{ RunResult::seconds($times->spreadMs) }}</td>
                         </tr>
                     @endforeach
                 </tbody>
@@ -177,7 +178,7 @@
                                             <b class="stage-name">{{ $loop->first ? $stage : "\u{00A0}" }}</b><br>
                                             @endif{{ $line->step->title }}@if ($line->photos !== [])
                                                 <span
-                                                    class="small">{{ count($line->photos) === 1 ? '1 picture' : count($line->photos) . ' pictures' }}</span>
+                                                    class="small">{{ trans_choice('1 picture|:count pictures', count($line->photos)) }}</span>
                                             @endif
                                     </td>
                                     <td class="who">
@@ -242,7 +243,7 @@
                     <tr>
                         <td @if ($mark->is_undone) class="struck" @endif>
                             {{ \App\Stage\Commissioning\RunResult::eventName($mark->event, $run->plantThen()['kind']) }}</td>
-                        <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($mark->at_ms) }}</td>
+                        <td class="fig">{{ RunResult::seconds($mark->at_ms) }}</td>
                         <td>{{ \App\Models\User::initialsOf($report->maker($mark)) }}</td>
                         <td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}
                         </td>

@@ -4,7 +4,13 @@
     <div class="head no-print">
         <div>
             <h1>Report</h1>
-            <p>{{ $report->run->isService() ? 'What was found, done and left.' : 'What was set, measured and proved, and what was not.' }}</p>
+            <p>
+                @if ($report->run->isService())
+                    What was found, done and left.
+                @else
+                    What was set, measured and proved, and what was not.
+                @endif
+            </p>
         </div>
         @if ($report->procedure !== [])
             <a class="btn btn-outline-primary" href="{{ route('measurements', $report->run) }}">Measurements, CSV</a>
@@ -24,7 +30,7 @@
             @endif
             @foreach ($report->run->links as $link)
                 <div class="link-line"><span>Made {{ $report->when($link->created_at) }},
-                        {{ $link->revoked_at ? 'ended ' . $report->when($link->revoked_at) : ($link->isOpen() ? 'open until ' . $report->when($link->expires_at) : 'run out') }}</span>
+                        {{ $report->linkState($link) }}</span>
                     @if ($link->isOpen() && auth()->user()->role->maySign())
                         <form method="post" action="{{ route('link.revoke', $link) }}">@csrf @method('delete')<button
                                 class="btn btn-outline-primary" type="submit">End this link</button></form>

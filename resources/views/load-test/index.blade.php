@@ -4,7 +4,7 @@
     <h1>Load tests</h1>
     @if ($page->facts->lacks())
         <p class="missing"><x-glyph kind="note" />{{ $page->facts->lacks() }} See the <a
-                href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'source', 'switch' => $page->switch->id]) }}">survey</a>.</p>
+                href="{{ route('survey', [$page->switch->site_id, 'on' => 'source', 'switch' => $page->switch]) }}">survey</a>.</p>
     @else
         <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. With
             the set stopped the utility still feeds the load side. Connect and disconnect the bank only with the set stopped, its start

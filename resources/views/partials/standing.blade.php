@@ -1,6 +1,7 @@
+@use('Escapement\Core\Commissioning\Proof\PartState')
 {{-- where a switch stands, part by part: $standing of the site --}}
 @if ($standing->proof)
-    @php($open = array_filter($standing->proof->parts, fn($part) => $part->state !== \Escapement\Core\Commissioning\Proof\PartState::Proved))
+    @php($open = array_filter($standing->proof->parts, fn($part) => $part->state !== PartState::Proved))
     <p>
         <b>{{ $standing->proofSentence() }}</b>
     </p>

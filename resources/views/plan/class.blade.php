@@ -21,7 +21,7 @@
                             <span>{{ $fact->state->value }}</span>
                         </p>
                         <p class="class-claim"><a
-                                href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => $fact->question->subject->value, 'switch' => $page->switch->id]) }}">{{ $fact->question->label }}</a>
+                                href="{{ route('survey', [$page->switch->site_id, 'on' => $fact->question->subject->value, 'switch' => $page->switch]) }}">{{ $fact->question->label }}</a>
                             <b>{{ $page->answer($fact) }}</b>
                         </p>
                         <p class="class-why">{{ $fact->finding->reason }} @if ($fact->against)
@@ -48,7 +48,7 @@
         @endforeach
     </dl>
     <p class="finding-because">Declared: somebody on site has said so in the survey. Shown: a picture is marked as its evidence, on the <a
-            href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'photos', 'switch' => $page->switch->id]) }}">photos
+            href="{{ route('survey', [$page->switch->site_id, 'on' => 'photos', 'switch' => $page->switch]) }}">photos
             page</a>
         of the survey.</p>
     @if ($page->time())

@@ -1,3 +1,6 @@
+@use('App\Stage\Plan\LandingPage')
+@use('Escapement\Core\Wiring\Colours\ColourSystem')
+@use('Escapement\Core\Commissioning\Procedure\InstallationSteps')
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'plan'])
 @section('title', $page->switch->site->name . ': landing and torque')
 @section('frame', 'frame-wide')
@@ -41,7 +44,7 @@
                                 <td data-label="Of the run">{{ $line['feeder'] }}</td>
                                 <td class="num-col fig" data-label="Size">{{ $line['size'] }}</td>
                                 <td data-label="Colour">{{ $table->colour($line) }}</td>
-                                <td>{{ \App\Stage\Plan\LandingPage::SCREWS[$line['screw']] }}@if (($line['socket_in'] ?? null) && $line['screw'] === 'hex_socket')
+                                <td>{{ LandingPage::SCREWS[$line['screw']] }}@if (($line['socket_in'] ?? null) && $line['screw'] === 'hex_socket')
                                         <span class="fig">{{ $line['socket_in'] }}</span> in
                                     @endif
                                 </td>
@@ -204,7 +207,7 @@
                                                 </select>
                                             </td>
                                             <td><select class="form-select" name="{{ $at }}[colour]" aria-label="Colour">
-                                                    @foreach (array_diff(\Escapement\Core\Wiring\Colours\ColourSystem::COLOURS, ['grey']) as $colour)
+                                                    @foreach (array_diff(ColourSystem::COLOURS, ['grey']) as $colour)
                                                         <option value="{{ $colour }}" @selected($line['colour'] === $colour)>
                                                             {{ str_replace('_', '-', $colour) }}</option>
                                                     @endforeach
@@ -212,14 +215,14 @@
                                             </td>
                                             <td><select class="form-select" name="{{ $at }}[reid]" aria-label="Tape or sleeve">
                                                     <option value="">none</option>
-                                                    @foreach (array_diff(\Escapement\Core\Wiring\Colours\ColourSystem::REID, ['grey']) as $colour)
+                                                    @foreach (array_diff(ColourSystem::REID, ['grey']) as $colour)
                                                         <option value="{{ $colour }}" @selected(($line['reid'] ?? '') === $colour)>
                                                             {{ str_replace('_', '-', $colour) }}</option>
                                                     @endforeach
                                                 </select>
                                             </td>
                                             <td><select class="form-select" name="{{ $at }}[screw]" aria-label="Screw">
-                                                    @foreach (\App\Stage\Plan\LandingPage::SCREWS as $value => $words)
+                                                    @foreach (LandingPage::SCREWS as $value => $words)
                                                         <option value="{{ $value }}" @selected($line['screw'] === $value)>{{ $words }}
                                                         </option>
                                                     @endforeach
@@ -244,7 +247,7 @@
                                                 @enderror
                                             </td>
                                             <td><select class="form-select" name="{{ $at }}[maker_unit]" aria-label="Unit of the torque">
-                                                    @foreach (\Escapement\Core\Commissioning\Procedure\InstallationSteps::UNITS as $value => $words)
+                                                    @foreach (InstallationSteps::UNITS as $value => $words)
                                                         <option value="{{ $value }}"
                                                             @selected(($line['maker_unit'] ?? '') === $value)>{{ $words }}
                                                         </option>

@@ -192,7 +192,7 @@
             <x-field name="cord_breaker_a" label="Breaker ahead of it" unit="A" inputmode="decimal" :value="$page->typed('cord_breaker_a')" />
         </div>
         <p class="field-hint">Length and size of the shore cord are in the <a
-                href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'service', 'switch' => $page->switch->id]) }}">survey</a>.
+                href="{{ route('survey', [$page->switch->site_id, 'on' => 'service', 'switch' => $page->switch]) }}">survey</a>.
             Each cord has a strain relief at both ends.</p>
         @if (auth()->user()->role->mayWrite())
             <button class="btn btn-primary" type="submit">Save</button>

@@ -5,7 +5,12 @@
     <div class="head">
         <div>
             <h1>Power-down</h1>
-            <p>{{ $page->isProposed ? 'The usual day of such a plan: correct it and save it.' : 'What is done before, in the dark, and after.' }}
+            <p>
+                @if ($page->isProposed)
+                    The usual day of such a plan: correct it and save it.
+                @else
+                    What is done before, in the dark, and after.
+                @endif
             </p>
         </div>
     </div>
@@ -103,7 +108,7 @@
                 <label class="check"><input class="form-check-input" type="checkbox" name="hot_day" value="1"
                         @checked(old('_token') ? old('hot_day') : $page->input['hot_day'] ?? false)> A hot day is forecast</label>
             </div>
-            @php($lines = array_filter(old('tasks', collect($page->input['tasks'])->mapWithKeys(fn($task) => [$task['id'] => ['who' => implode(', ', $task['who']), 'after' => implode(', ', $task['after'])] + $task])->all()), fn($line) => implode('', array_intersect_key($line, array_flip(['name', 'who', 'minutes', 'after']))) !== ''))
+            @php($lines = $page->lines(old('tasks')))
             @php($free = $lines === [] ? 0 : max(array_keys($lines)))
             <div class="scroll-x">
                 <table class="ruled tasks-form">

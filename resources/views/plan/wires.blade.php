@@ -5,7 +5,12 @@
     <div class="head">
         <div>
             <h1>Feeders and wires</h1>
-            <p>{{ $page->isProposed() ? 'The usual runs of such an installation, to begin with: correct and save them.' : 'Each run with what it takes.' }}
+            <p>
+                @if ($page->isProposed())
+                    The usual runs of such an installation, to begin with: correct and save them.
+                @else
+                    Each run with what it takes.
+                @endif
             </p>
         </div>
     </div>

@@ -106,7 +106,7 @@
                     <x-field name="h[time]" errorKey="h.time" label="Time, local" :value="old('h.time', $exercise['time'] ?? '11:00')"
                         hint="00:00 to 23:59. Not while people sleep, trade or eat." />
                     <div class="field"><label for="f-every">Every</label><select id="f-every" class="form-select" name="h[every]">
-                            @foreach (array_unique(['weekly', 'biweekly', 'monthly', 'quarterly', 'yearly', (string) ($exercise['every'] ?? 'weekly')]) as $every)
+                            @foreach ($page->intervals($exercise['every'] ?? null) as $every)
                                 <option value="{{ $every }}" @selected((string) old('h.every', $exercise['every'] ?? 'weekly') === $every)>
                                     {{ is_numeric($every) ? "$every days" : $every }}</option>
                             @endforeach

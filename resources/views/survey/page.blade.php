@@ -13,7 +13,7 @@
     @endif
     <nav class="choice subjects" aria-label="Pages of the survey">
         @foreach (\Escapement\Core\Survey\Subject::cases() as $subject)
-            <a href="{{ route('survey', ['site' => $page->site, 'on' => $subject->value, 'switch' => $page->switch?->id]) }}"
+            <a href="{{ route('survey', [$page->site, 'on' => $subject->value, 'switch' => $page->switch]) }}"
                 @if ($subject === $page->on) aria-current="page" @endif>{{ $subject->label() }}@if ($page->missingOn($subject) > 0)
                     <small class="fig">{{ $page->missingOn($subject) }}</small>
                 @endif
@@ -67,7 +67,7 @@
         <h3 class="missing-for">{{ $for }}</h3>
         @foreach ($lines as $line)
             <p class="missing"><x-glyph kind="note" /><a
-                    href="{{ route('survey', ['site' => $page->site, 'on' => $line['on'], 'switch' => $page->switch?->id]) }}">{{ $line['label'] }}</a>
+                    href="{{ route('survey', [$page->site, 'on' => $line['on'], 'switch' => $page->switch]) }}">{{ $line['label'] }}</a>
             </p>
         @endforeach
     @empty
@@ -77,12 +77,12 @@
         <h2 class="gap">Assumed, to be confirmed</h2>
         @if ($page->switch && $page->switch->poles === null)
             <p class="missing"><x-glyph kind="note" /><a
-                    href="{{ route('survey', ['site' => $page->site, 'on' => 'source', 'switch' => $page->switch->id]) }}">Poles</a>: as
+                    href="{{ route('survey', [$page->site, 'on' => 'source', 'switch' => $page->switch]) }}">Poles</a>: as
                 many as this kind needs</p>
         @endif
         @foreach ($page->assumed() as $one)
             <p class="missing"><x-glyph kind="note" /><a
-                    href="{{ route('survey', ['site' => $page->site, 'on' => $one->subject->value, 'switch' => $page->switch?->id]) }}">{{ $one->label }}</a>:
+                    href="{{ route('survey', [$page->site, 'on' => $one->subject->value, 'switch' => $page->switch]) }}">{{ $one->label }}</a>:
                 {{ $one->usualWords() }}{{ $one->unit ? ' ' . $page->unit($one) : '' }}</p>
         @endforeach
     @endif

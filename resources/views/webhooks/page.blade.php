@@ -1,3 +1,4 @@
+@use('App\Models\Webhook')
 @extends('layouts.app')
 @section('title', 'Webhooks')
 @section('content')
@@ -17,7 +18,7 @@
         @forelse ($hooks as $hook)
             <section class="block">
                 <h2>{{ $hook->url }}</h2>
-                <p>{{ implode('; ', array_map(fn($event) => \App\Models\Webhook::EVENTS[$event] ?? $event, $hook->events)) }}.</p>
+                <p>{{ implode('; ', array_map(fn($event) => Webhook::EVENTS[$event] ?? $event, $hook->events)) }}.</p>
                 <div class="row-of-buttons">
                     <form method="post" action="{{ route('webhook.try', $hook) }}">@csrf<button class="btn btn-outline-primary"
                             type="submit">Try it</button></form>
@@ -59,9 +60,9 @@
                         hint="https only; addresses inside of a network are not called" /></div>
                 <fieldset class="schools">
                     <legend>It is called when</legend>
-                    @foreach (\App\Models\Webhook::EVENTS as $event => $words)
+                    @foreach (Webhook::EVENTS as $event => $words)
                         <label class="check"><input class="form-check-input" type="checkbox" name="events[]" value="{{ $event }}"
-                                @checked(in_array($event, old('events', array_keys(\App\Models\Webhook::EVENTS)), true))>{{ $words }}</label>
+                                @checked(in_array($event, old('events', array_keys(Webhook::EVENTS)), true))>{{ $words }}</label>
                     @endforeach
                 </fieldset>
                 @error('events')

@@ -13,4 +13,14 @@ enum PartOutcome: string
     case Open = 'open';
     /** Not looked at in this run: an earlier proof keeps its date. */
     case Untouched = 'untouched';
+
+    public function title(): string
+    {
+        return match ($this) {
+            self::Proved => 'Proves',
+            self::Failed => 'Fails',
+            self::Open => 'Leaves open',
+            self::Untouched => 'Not part of this run',
+        };
+    }
 }

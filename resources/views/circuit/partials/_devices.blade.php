@@ -1,3 +1,4 @@
+@use('App\Stage\Circuit\CircuitWords')
 <section class="block" aria-labelledby="devices">
     <h2 id="devices">Devices</h2>
     @error('id')
@@ -8,7 +9,7 @@
             @foreach ($page->circuit->devices as $device)
                 <tr>
                     <th scope="row">{{ $device->id }}</th>
-                    <td>{{ \App\Stage\Circuit\CircuitWords::type($device->type) }}<small>{{ \App\Stage\Circuit\CircuitWords::detail($device) }}</small>
+                    <td>{{ CircuitWords::type($device->type) }}<small>{{ CircuitWords::detail($device) }}</small>
                     </td>
                     <td class="row-do">
                         <a href="{{ route('circuit.edit', ['switch' => $page->switch, 'new' => $device->id]) }}#device">Change</a>
@@ -35,7 +36,7 @@
         <form method="post" action="{{ route('circuit.draft', $page->switch) }}" id="device" class="fields-form">
             @csrf
             <input type="hidden" name="type" value="{{ $type->value }}">
-            <h3>{{ $was ? 'Change ' . $was->id : 'New: ' . lcfirst(\App\Stage\Circuit\CircuitWords::type($type)) }}</h3>
+            <h3>{{ $was ? 'Change ' . $was->id : 'New: ' . lcfirst(CircuitWords::type($type)) }}</h3>
             <div class="fields">
                 @if ($was)
                     <input type="hidden" name="id" value="{{ $was->id }}">

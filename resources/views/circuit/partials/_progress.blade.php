@@ -11,7 +11,11 @@
         @endif
     @else
         <p><b>Not proved.</b>
-            {{ $stored->proof_state === 'cancelled' ? 'The search was cancelled.' : $stored->proof_problem ?? 'The search did not finish.' }}
+            @if ($stored->proof_state === 'cancelled')
+                The search was cancelled.
+            @else
+                {{ $stored->proof_problem ?? 'The search did not finish.' }}
+            @endif
         </p>
         @if (auth()->user()->role->mayWrite())
             <form method="post" action="{{ route('circuit.prove', $switch) }}">@csrf<button class="btn btn-primary" type="submit">Prove the

@@ -1,3 +1,4 @@
+@use('Escapement\Core\Commissioning\Procedure\Stage')
 @php($mayAnswer = $page->mayAnswer() && auth()->user()->role->mayWrite())
 @php($slug = str_replace(['/', '.', '_'], '-', $step->id))
 @php($kind = $step->kind->value)
@@ -14,7 +15,7 @@
         <x-hazard><b>Hazard.</b> {{ $step->hazard }}</x-hazard>
     @endif
     <p class="now-stage">
-        {{ \Escapement\Core\Commissioning\Procedure\Stage::from(explode('/', $step->id)[0])->title() }}{{ $step->isHold ? ', hold point: nothing goes on without it' : '' }}
+        {{ Stage::from(explode('/', $step->id)[0])->title() }}{{ $step->isHold ? ', hold point: nothing goes on without it' : '' }}
     </p>
     <h2 id="title-{{ $slug }}" tabindex="-1">{{ $step->title }}</h2>
     <p class="now-why">{{ $step->why }}</p>
@@ -97,7 +98,7 @@
                 @endforeach
             </div>
             <label
-                for="note-{{ $slug }}">Note{{ $step->asks !== null ? ': ' . lcfirst($step->asks) : (in_array($kind, ['confirm', 'choose'], true) ? ', needed when it does not match' : '') }}</label><input
+                for="note-{{ $slug }}">Note{{ $page->noteAsks($step, $kind) }}</label><input
                 class="form-control" id="note-{{ $slug }}" name="note" maxlength="500"
                 value="{{ $fault['typed']['note'] ?? '' }}">
             @if ($fault && in_array($fault['field'], ['note', 'skip_reason'], true))

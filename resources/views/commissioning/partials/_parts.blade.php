@@ -1,9 +1,11 @@
+@use('Escapement\Core\Commissioning\Proof\PartOutcome')
 {{-- what a run says to the parts of a proof: $parts from the core, $run --}}
-@foreach ([['Proves', \Escapement\Core\Commissioning\Proof\PartOutcome::Proved, 'proven'], ['Fails', \Escapement\Core\Commissioning\Proof\PartOutcome::Failed, 'stop'], ['Leaves open', \Escapement\Core\Commissioning\Proof\PartOutcome::Open, 'warn'], ['Not part of this run', \Escapement\Core\Commissioning\Proof\PartOutcome::Untouched, 'note']] as [$title, $outcome, $glyph])
+@foreach (PartOutcome::cases() as $outcome)
+    @php($glyph = ['proved' => 'proven', 'failed' => 'stop', 'open' => 'warn', 'untouched' => 'note'][$outcome->value])
     @php($those = $parts->in($outcome))
     @if ($those !== [])
         <h3>
-            {{ $title }}</h3>
+            {{ $outcome->title() }}</h3>
         <ul class="parts">
             @foreach ($those as $part)
                 <li><x-glyph :kind="$glyph" /><span><b>{{ $part->part->label() }}</b>{{ $part->isNoted ? ', with a note' : '' }}

@@ -71,10 +71,10 @@
                             @foreach ($page->answers($step) as $answer)
                                 <small @class(['struck' => !$loop->first])>{{ $page->given($answer, $step) }},
                                     {{ $answer->user->initials() }}
-                                    {{ $answer->received_at->copy()->setTimezone($page->run->switch->site->timezone)->format('H:i') }}</small>
+                                    {{ $page->clock($answer->received_at) }}</small>
                             @endforeach
                             @if ($page->photos($step) !== [])
-                                <small>{{ count($page->photos($step)) === 1 ? '1 picture' : count($page->photos($step)) . ' pictures' }}</small>
+                                <small>{{ trans_choice('1 picture|:count pictures', count($page->photos($step))) }}</small>
                             @endif
                             @if ($page->isDisputed($step))
                                 <small><b>Two people disagree: look.</b></small>

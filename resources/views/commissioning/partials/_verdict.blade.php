@@ -1,3 +1,4 @@
+@use('App\Stage\Commissioning\RunResult')
 <h2>
     Measured against expected</h2>
 <p class="verdict" role="status"><x-glyph :kind="$result->mark()" /><b>{{ $result->headline() }}</b></p>
@@ -21,7 +22,7 @@
                     <tr>
                         <th scope="row">{{ \App\Stage\Commissioning\RunResult::intervalName($interval->event) }}</th>
                         <td class="fig">
-                            {{ $interval->measuredMs === null ? '–' : \App\Stage\Commissioning\RunResult::seconds($interval->measuredMs) }}
+                            {{ $interval->measuredMs === null ? '–' : RunResult::seconds($interval->measuredMs) }}
                         </td>
                         <td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td>
                         <td>
@@ -48,7 +49,7 @@
                     <tr>
                         <th scope="row">Bait</th>
                         <td class="fig">
-                            {{ $bait->heldMs === null ? 'end not marked' : 'held ' . \App\Stage\Commissioning\RunResult::seconds($bait->heldMs) }}
+                            {{ $bait->heldMs === null ? 'end not marked' : 'held ' . RunResult::seconds($bait->heldMs) }}
                         </td>
                         <td>the load stays on G</td>
                         <td><x-glyph :kind="['pass' => 'proven', 'fail' => 'stop', 'void' => 'warn'][$bait->verdict]" />
@@ -78,8 +79,8 @@
                     <tr>
                         <th scope="row">{{ $name }}</th>
                         <td class="fig">{{ $times->count }}</td>
-                        <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->medianMs) }}</td>
-                        <td class="fig">{{ \App\Stage\Commissioning\RunResult::seconds($times->spreadMs) }}</td>
+                        <td class="fig">{{ RunResult::seconds($times->medianMs) }}</td>
+                        <td class="fig">{{ RunResult::seconds($times->spreadMs) }}</td>
                     </tr>
                 @endforeach
             </tbody>
@@ -95,5 +96,5 @@
             :where="$finding->path ? route('sheet', $run->switch_id) . '#' . \App\Http\SettingAnchor::of($finding->path) : null" />
     </div>
 @endforeach
-<p class="small">Outside the window by up to {{ \App\Stage\Commissioning\RunResult::seconds($run->reaction_ms) }} still counts as inside:
+<p class="small">Outside the window by up to {{ RunResult::seconds($run->reaction_ms) }} still counts as inside:
     that is the hand's reaction.</p>

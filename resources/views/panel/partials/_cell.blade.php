@@ -1,3 +1,4 @@
+@use('App\Stage\Panel\WayLines')
 @php($name = "ways[$i][$column]")
 @php($label = str_replace('_', ' ', $column) . ', line ' . ($i + 1))
 @if ($column === 'connects' || $column === 'material')
@@ -5,7 +6,7 @@
         'form-select',
         'is-invalid' => $errors->has("ways.$i.$column"),
     ])>
-        @foreach ($column === 'material' ? ['cu', 'al'] : array_filter(\App\Stage\Panel\WayLines::PLACES, fn($one) => strlen($one) < 4 || !$page->facts->isIec()) as $choice)
+        @foreach ($column === 'material' ? ['cu', 'al'] : array_filter(WayLines::PLACES, fn($one) => strlen($one) < 4 || !$page->facts->isIec()) as $choice)
             <option @selected($row[$column] === $choice)>{{ $choice }}</option>
         @endforeach
     </select>

@@ -28,7 +28,7 @@
                                     {{ $fault === null ? 'not known' : $page::trip($fault->method) }}
                                     @if ($fault?->tripS !== null)
                                         <span
-                                            class="fig">{{ $fault->tripS < 0.1 ? number_format($fault->tripS, 2) : number_format($fault->tripS, 1) }}
+                                            class="fig">{{ number_format($fault->tripS, $fault->tripS < 0.1 ? 2 : 1) }}
                                             s</span>
                                     @endif
                                 </td>

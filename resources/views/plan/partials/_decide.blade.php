@@ -3,7 +3,7 @@
     @if ($page->sizing === null)
         <p class="quiet">Not known yet:
             {{ $page->source === null ? 'the survey lacks the fuel or the generator\'s rating on it.' : 'the survey has no loads.' }} <a
-                href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => $page->source === null ? 'source' : 'loads', 'switch' => $page->switch->id]) }}">To
+                href="{{ route('survey', [$page->switch->site_id, 'on' => $page->source === null ? 'source' : 'loads', 'switch' => $page->switch]) }}">To
                 the survey</a></p>
     @else
         @php($columns = $page->columns())

@@ -87,7 +87,7 @@
                 @endforeach
             </div>
             <p class="field-hint">Clear a name to take a panel out. Loads, legs and power are changed in the <a
-                    href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'loads', 'switch' => $page->switch->id]) }}">survey</a>.
+                    href="{{ route('survey', [$page->switch->site_id, 'on' => 'loads', 'switch' => $page->switch]) }}">survey</a>.
             </p>
             <button class="btn btn-outline-primary" type="submit">Save the elements</button>
         </form>

@@ -1,3 +1,4 @@
+@use('Escapement\Core\Rehearsal\Script\BlockKind')
 {{-- The pieces of one's own script, as the strip shows them; without script the same fields are typed. --}}
 <input type="hidden" name="at" value="10" id="cursor-at">
 @if ($plot->saved)
@@ -48,6 +49,6 @@
 <div class="choice">
     @foreach ($plot->kinds($bench->facts()) as $kind)
         <button type="submit" name="add"
-            value="{{ $kind->value }}">{{ $kind === \Escapement\Core\Rehearsal\Script\BlockKind::Volts ? 'Outage or sag' : $kind->label() }}</button>
+            value="{{ $kind->value }}">{{ $kind === BlockKind::Volts ? 'Outage or sag' : $kind->label() }}</button>
     @endforeach
 </div>

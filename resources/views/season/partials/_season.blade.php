@@ -11,7 +11,11 @@
     </div>
     @if (!$season->state->isOver())
         <p aria-live="polite">
-            {{ $season->state->value === 'waiting' ? 'Waits for its turn.' : 'Plays candidate ' . min($page->count, $season->played + 1) . " of $page->count." }}
+            @if ($season->state->value === 'waiting')
+                Waits for its turn.
+            @else
+                Plays candidate {{ min($page->count, $season->played + 1) }} of {{ $page->count }}.
+            @endif
         </p>
         <div class="teeth-bar" role="progressbar" aria-label="Candidates played" aria-valuemin="0" aria-valuemax="{{ $page->count }}"
             aria-valuenow="{{ $season->played }}">
@@ -26,7 +30,12 @@
                     type="submit">Stop it</button></form>
         @endif
     @elseif ($season->result === null)
-        <p>{{ $season->state->value === 'cancelled' ? "Stopped after $season->played of $page->count candidates." : "It did not work: $season->failure" }}
+        <p>
+            @if ($season->state->value === 'cancelled')
+                Stopped after {{ $season->played }} of {{ $page->count }} candidates.
+            @else
+                It did not work: {{ $season->failure }}
+            @endif
         </p>
     @else
         <div class="season-two">

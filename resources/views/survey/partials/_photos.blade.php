@@ -1,5 +1,7 @@
+@use('App\Models\Photo')
+@use('Escapement\Core\Survey\Subject')
 @php($mayWrite = auth()->user()->role->mayWrite())
-@php($subjects = \Escapement\Core\Survey\Subject::cases())
+@php($subjects = Subject::cases())
 @php($shows = new \App\Stage\Survey\PhotoShows($switch))
 @if ($mayWrite)
     <form method="post" action="{{ route('photos', $switch) }}" class="block" enctype="multipart/form-data">
@@ -27,14 +29,14 @@
                     name="subject">
                     @foreach ($subjects as $subject)
                         <option value="{{ $subject->value }}" @selected(old('subject') === $subject->value)>
-                            {{ $subject === \Escapement\Core\Survey\Subject::Photos ? 'Something else' : $subject->label() }}</option>
+                            {{ $subject === Subject::Photos ? 'Something else' : $subject->label() }}</option>
                     @endforeach
                 </select>
             </div>
             <fieldset class="field">
                 <legend>When</legend>
                 <div class="choice">
-                    @foreach (\App\Models\Photo::MOMENTS as $value => $words)
+                    @foreach (Photo::MOMENTS as $value => $words)
                         <label><input type="radio" name="moment" value="{{ $value }}"
                                 @checked(old('moment', 'before') === $value)><span>{{ $words }}</span></label>
                     @endforeach
@@ -55,10 +57,10 @@
             <li id="photo-{{ $photo->id }}">
                 <a href="{{ route('photo', ['photo' => $photo, 'size' => 'full']) }}"><img
                         src="{{ route('photo', ['photo' => $photo, 'size' => 'small']) }}"
-                        alt="{{ $photo->caption ?? 'Picture of ' . mb_strtolower(\Escapement\Core\Survey\Subject::from($photo->subject)->label()) }}"
+                        alt="{{ $photo->caption ?? 'Picture of ' . mb_strtolower(Subject::from($photo->subject)->label()) }}"
                         width="{{ $photo->width }}" height="{{ $photo->height }}" loading="lazy"></a>
-                <p><b>{{ $photo->caption ?? 'No caption' }}</b><small>{{ \Escapement\Core\Survey\Subject::from($photo->subject)->label() }},
-                        {{ \App\Models\Photo::MOMENTS[$photo->moment] }}.{{ $photo->shows ? ' Evidence of: ' . lcfirst($shows->words($photo->shows)) . '.' : '' }}
+                <p><b>{{ $photo->caption ?? 'No caption' }}</b><small>{{ Subject::from($photo->subject)->label() }},
+                        {{ Photo::MOMENTS[$photo->moment] }}.{{ $photo->shows ? ' Evidence of: ' . lcfirst($shows->words($photo->shows)) . '.' : '' }}
                         {{ $photo->user->name }},
                         {{ $page->standing->date($photo->created_at) }}</small></p>
                 @if ($photo->run_id !== null)
@@ -86,7 +88,7 @@
                             </div>
                             <div class="field"><label for="moment-{{ $photo->id }}">When</label><select class="form-select"
                                     id="moment-{{ $photo->id }}" name="moment">
-                                    @foreach (\App\Models\Photo::MOMENTS as $value => $words)
+                                    @foreach (Photo::MOMENTS as $value => $words)
                                         <option value="{{ $value }}" @selected($photo->moment === $value)>{{ $words }}</option>
                                     @endforeach
                                 </select></div>

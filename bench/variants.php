@@ -1,0 +1,264 @@
+<?php
+
+declare(strict_types=1);
+
+// Picks variants of the cases of the rules for core/tests/data/variants: of every input one thing is changed, and those are kept that notice
+// a change of the code which no other test notices. What they should answer is what the code answers today: read the difference before it is
+// committed, as code is read.
+// Run: php bench/mutate.php --most=300 FOLDER, then php bench/variants.php FOLDER; php bench/variants.php --rewrite after a change on purpose
+
+require_once dirname(__DIR__) . '/vendor/autoload.php';
+ini_set('memory_limit', '3G');
+
+use Escapement\Core\Tests\Calc\Variant;
+use Escapement\Core\Tests\Wire\SchemaPlaces;
+
+const PER_CALCULATION = 500;
+const LONGEST_ANSWER = 40;
+
+$root = dirname(__DIR__);
+$kept = "$root/var/mutate/candidates.json";
+
+/**
+ * @param array<string, mixed> $says
+ *
+ * @return list<mixed>
+ */
+function other_values(array $says, mixed $has): array
+{
+    $values = [];
+    if (is_int($has) || is_float($has)) {
+        $values = is_int($has) && ($says['type'] ?? '') === 'integer'
+            ? [$has + 1, $has - 1, $has * 2, intdiv($has, 2), $has * 3]
+            : [$has * 1.1, $has * 0.9, $has * 2, $has / 2, $has * 1.25, $has * 5, $has / 5];
+    }
+    if (is_bool($has) || ($says['type'] ?? '') === 'boolean') {
+        $values[] = $has !== true;
+    }
+    array_push($values, ...array_values(array_intersect_key($says, ['minimum' => 0, 'maximum' => 0])));
+    if ($has === null && isset($says['minimum'], $says['maximum']) && $says['maximum'] < 1e6) {
+        $values[] = is_int($says['minimum']) && ($says['type'] ?? '') === 'integer'
+            ? intdiv($says['minimum'] + $says['maximum'], 2) : ($says['minimum'] + $says['maximum']) / 2;
+        $values[] = $says['minimum'] + 1;
+    }
+    array_push($values, ...$says['enum'] ?? []);
+
+    return array_values(array_filter(
+        $values,
+        static fn(mixed $value): bool => $value !== $has && (! is_float($value) || abs($value) < 1e12),
+    ));
+}
+
+/** @return list<array{of: string, calc: string, set: array<string, mixed>, unset: list<string>}> */
+function candidates(string $root): array
+{
+    $byCalc = [];
+    foreach (Variant::bases() as $of => [$calc, $input]) {
+        $schema = json_decode((string) file_get_contents("$root/docs/schema/$calc.schema.json"), true);
+        foreach ((new SchemaPlaces($schema))->everyOf($input) as [$path, $says, $has]) {
+            $pointer = '/' . implode('/', $path);
+            foreach (other_values($says, $has) as $value) {
+                $byCalc[$calc][] = ['of' => $of, 'calc' => $calc, 'set' => [$pointer => $value], 'unset' => []];
+            }
+            if ($has !== null) {
+                $byCalc[$calc][] = ['of' => $of, 'calc' => $calc, 'set' => [], 'unset' => [$pointer]];
+            }
+        }
+    }
+    mt_srand(1);
+    $all = [];
+    foreach ($byCalc as $of) {
+        shuffle($of);
+        array_push($all, ...array_slice($of, 0, PER_CALCULATION));
+    }
+
+    return $all;
+}
+
+/** @param array<string, mixed> $answer */
+function print_of(array $answer): string
+{
+    array_walk($answer, static function (mixed &$value): void {
+        $value = is_int($value) || is_float($value) ? sprintf('%.9e', $value) : $value;
+    });
+    ksort($answer);
+
+    return md5((string) json_encode($answer));
+}
+
+/** @param array{of: string, calc: string, set: array<string, mixed>, unset: list<string>} $one */
+function answer_of(array $one): array
+{
+    static $bases = null;
+    $bases ??= iterator_to_array(Variant::bases());
+
+    return Variant::answer($one['calc'], Variant::input($bases[$one['of']][1], $one['set'], $one['unset']));
+}
+
+if (($argv[1] ?? '') === '--candidates') {
+    $all = [];
+    foreach (candidates($root) as $one) {
+        $began = microtime(true);
+        try {
+            $answer = answer_of($one);
+        } catch (\Throwable) {
+            continue; // a shape that no reader takes apart: the hostile tests look after those
+        }
+        if (microtime(true) - $began < 0.05 && $answer !== [] && ! isset($answer['error'])) {
+            $all[] = $one + ['print' => print_of($answer)];
+        }
+    }
+    file_put_contents($kept, json_encode($all, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+    exit(count($all) . " candidates\n");
+}
+
+if (($argv[1] ?? '') === '--try') {
+    // in the place of a class its mutant: which candidates answer otherwise
+    spl_autoload_register(static function (string $class) use ($argv): void {
+        if ($class === $argv[2]) {
+            require $argv[3];
+        }
+    }, true, true);
+    $noticed = [];
+    $calcs = explode(',', $argv[4]);
+    foreach (json_decode((string) file_get_contents($kept), true) as $i => $one) {
+        if (in_array($one['calc'], $calcs, true)) {
+            try {
+                $print = print_of(answer_of($one));
+            } catch (\Throwable) {
+                $print = '';
+            }
+            if ($print !== $one['print']) {
+                $noticed[] = $i;
+            }
+        }
+    }
+    echo json_encode($noticed);
+    exit;
+}
+
+if (($argv[1] ?? '') === '--rewrite') {
+    foreach (glob("$root/core/tests/data/variants/*.json") ?: [] as $file) {
+        $rows = json_decode((string) file_get_contents($file), true, 512, JSON_THROW_ON_ERROR);
+        write($file, array_map(static fn(array $row): array => row(basename($file, '.json'), $row), $rows));
+    }
+    exit;
+}
+
+/**
+ * @param array{of: string, set?: array<string, mixed>, unset?: list<string>, ...} $one
+ *
+ * @return array<string, mixed> as it is kept
+ */
+function row(string $calc, array $one): array
+{
+    static $bases = null;
+    $bases ??= iterator_to_array(Variant::bases());
+    $base = $bases[$one['of']][1];
+    $then = Variant::difference(
+        Variant::answer($calc, $base),
+        Variant::answer($calc, Variant::input($base, $one['set'] ?? [], $one['unset'] ?? [])),
+    );
+
+    return array_filter(
+        ['of' => $one['of'], 'set' => $one['set'] ?? [], 'unset' => $one['unset'] ?? []],
+        static fn(string|array $value): bool => $value !== [],
+    ) + ['then' => (object) $then];
+}
+
+/** @param list<array<string, mixed>> $rows */
+function write(string $file, array $rows): void
+{
+    is_dir(dirname($file)) || mkdir(dirname($file));
+    $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
+    $lines = array_map(static fn(array $row): string => '    ' . json_encode($row, $flags), $rows);
+    file_put_contents($file, "[\n" . implode(",\n", $lines) . "\n]\n");
+}
+
+/**
+ * The calculations that run through a file, by the names of the cases that do.
+ *
+ * @return list<string>
+ */
+function calculations_through(string $root, string $folder, string $file): array
+{
+    static $map = [];
+    $map[$folder] ??= json_decode((string) file_get_contents("$root/var/mutate/$folder.json"), true);
+    $calcs = [];
+    foreach ($map[$folder][$file] ?? [] as $tests) {
+        foreach ($tests as $test) {
+            if (preg_match('/CalcCasesTest::\w+#\w+, (\w+):/', $test, $found) === 1 || preg_match('/#(rehearse|\w+): /', $test, $found) === 1) {
+                $calcs[$found[1]] = true;
+            } elseif (str_contains($test, 'Tests\\Rehearsal\\')) {
+                $calcs['rehearse'] = true;
+            }
+        }
+    }
+
+    return array_keys($calcs);
+}
+
+$folder = $argv[1] ?? '';
+$mutants = json_decode((string) @file_get_contents("$root/var/mutate/$folder.survivors.json"), true)
+    ?? exit("php bench/mutate.php $folder comes first\n");
+$candidates = json_decode((string) file_get_contents($kept), true);
+$work = sys_get_temp_dir() . '/variants-' . getmypid();
+$noticedBy = [];
+$running = [];
+while ($mutants !== [] || $running !== []) {
+    foreach ($running as $slot => [$process, $pipes]) {
+        if (! proc_get_status($process)['running']) {
+            $noticed = json_decode((string) stream_get_contents($pipes[1]), true);
+            proc_close($process);
+            unset($running[$slot]);
+            if (is_array($noticed) && $noticed !== []) {
+                $noticedBy[] = $noticed;
+            }
+        }
+    }
+    for ($slot = 0; $slot < 2 && $mutants !== []; $slot++) {
+        if (! isset($running[$slot])) {
+            $mutant = array_pop($mutants);
+            $calcs = calculations_through($root, $folder, $mutant['file']);
+            if ($calcs === []) {
+                continue;
+            }
+            file_put_contents("$work-$slot.php", $mutant['code']);
+            $class = 'Escapement\\Core\\' . str_replace('/', '\\', substr($mutant['file'], strlen("$root/core/src/"), -4));
+            $command = ['timeout', '60', 'php', __FILE__, '--try', $class, "$work-$slot.php", implode(',', $calcs)];
+            $process = proc_open($command, [1 => ['file', "$work-$slot.out", 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+            $running[$slot] = [$process, [1 => fopen("$work-$slot.out", 'r')]];
+        }
+    }
+    usleep(3_000);
+}
+array_map(unlink(...), glob("$work*") ?: []);
+
+$rows = [];
+$sizes = [];
+$open = count($noticedBy);
+while ($noticedBy !== []) {
+    $gain = array_count_values(array_merge(...$noticedBy));
+    arsort($gain);
+    $best = null;
+    foreach (array_slice($gain, 0, 40, true) as $i => $count) {
+        $sizes[$i] ??= count((array) row($candidates[$i]['calc'], $candidates[$i])['then']);
+        $worth = $count / (4 + $sizes[$i]);
+        if ($best === null || $worth > $best[1]) {
+            $best = [$i, $worth];
+        }
+    }
+    $i = $best[0];
+    if ($sizes[$i] <= LONGEST_ANSWER) {
+        $rows[$candidates[$i]['calc']][] = row($candidates[$i]['calc'], $candidates[$i]);
+    }
+    $noticedBy = array_values(array_filter($noticedBy, static fn(array $noticed): bool => ! in_array($i, $noticed, true)));
+}
+foreach ($rows as $calc => $more) {
+    $file = "$root/core/tests/data/variants/$calc.json";
+    $has = is_file($file) ? json_decode((string) file_get_contents($file), true) : [];
+    $key = static fn(array $row): string => $row['of'] . json_encode([$row['set'] ?? [], $row['unset'] ?? []]);
+    $has = array_column(array_map(static fn(array $row): array => [$key($row), $row], [...$has, ...$more]), 1, 0);
+    write($file, array_values($has));
+}
+printf("%s: %d variants notice %d of the changes that nothing noticed\n", $folder, array_sum(array_map(count(...), $rows)), $open);

@@ -11,10 +11,12 @@ require_once dirname(__DIR__) . '/vendor/autoload.php';
 ini_set('memory_limit', '3G');
 
 use Escapement\Core\Tests\Calc\Variant;
+use Escapement\Core\Tests\Planning\GoldenPlans;
 use Escapement\Core\Tests\Wire\SchemaPlaces;
 
 const PER_CALCULATION = 500;
 const LONGEST_ANSWER = 40;
+const GRID = [0.01, 0.1, 0.25, 0.5, 0.7, 0.85, 0.95, 1.05, 1.15, 1.3, 1.5, 2.0, 3.0, 5.0, 10.0, 100.0];
 
 $root = dirname(__DIR__);
 $kept = "$root/var/mutate/candidates.json";
@@ -49,16 +51,81 @@ function other_values(array $says, mixed $has): array
     ));
 }
 
+/** What an answer says in words and not in figures: which findings, which sizes, yes or no. */
+function words_of(string $calc, \stdClass $base, string $pointer, int|float $value): string
+{
+    try {
+        $answer = Variant::answer($calc, Variant::input($base, [$pointer => $value]));
+    } catch (\Throwable) {
+        return '';
+    }
+
+    return (string) json_encode(array_filter($answer, static fn(mixed $one): bool => ! is_int($one) && ! is_float($one)));
+}
+
+/**
+ * Where the words of an answer change as one figure of the input grows: on the last value before, on the first behind.
+ *
+ * @param array<string, mixed> $says
+ *
+ * @return list<int|float>
+ */
+function edges(string $calc, \stdClass $base, string $pointer, array $says, int|float $has): array
+{
+    $isWhole = ($says['type'] ?? '') === 'integer';
+    $grid = array_map(static fn(float $times): float => $times * ($has == 0 ? 1 : $has), GRID);
+    array_push($grid, $has, ...array_values(array_intersect_key($says, ['minimum' => 0, 'maximum' => 0])));
+    $grid = array_filter($grid, static fn(int|float $one): bool => $one >= ($says['minimum'] ?? $says['exclusiveMinimum'] ?? -INF)
+        && $one <= min(1e7, $says['maximum'] ?? INF) && $one !== ($says['exclusiveMinimum'] ?? null));
+    $grid = array_values(array_unique(array_map(static fn(int|float $one): int|float => $isWhole ? (int) round($one) : $one, $grid)));
+    sort($grid);
+    $edges = [];
+    $words = array_map(static fn(int|float $one): string => words_of($calc, $base, $pointer, $one), $grid);
+    for ($i = 1; $i < count($grid); $i++) {
+        if ($words[$i] === $words[$i - 1]) {
+            continue;
+        }
+        [$from, $to] = [$grid[$i - 1], $grid[$i]];
+        while ($isWhole ? $to - $from > 1 : $to - $from > 1e-7 * max(1, abs($to))) {
+            $middle = $isWhole ? intdiv($from + $to, 2) : ($from + $to) / 2;
+            if (words_of($calc, $base, $pointer, $middle) === $words[$i - 1]) {
+                $from = $middle;
+            } else {
+                $to = $middle;
+            }
+        }
+        $nice = $isWhole ? $from : (float) sprintf('%.5g', ($from + $to) / 2);
+        array_push($edges, $from, $to, ...(abs($nice - $from) <= 2e-7 * max(1, abs($to)) ? [$nice] : []));
+    }
+
+    return array_slice($edges, 0, 12);
+}
+
 /** @return list<array{of: string, calc: string, set: array<string, mixed>, unset: list<string>}> */
-function candidates(string $root): array
+function candidates(string $root, int $part, int $parts): array
 {
     $byCalc = [];
+    $edges = [];
     foreach (Variant::bases() as $of => [$calc, $input]) {
+        if (crc32($calc) % $parts !== $part) {
+            continue;
+        }
+        $began = microtime(true);
+        $base = Variant::answer($calc, $input);
+        $isSlow = microtime(true) - $began > 0.01;
         $schema = json_decode((string) file_get_contents("$root/docs/schema/$calc.schema.json"), true);
         foreach ((new SchemaPlaces($schema))->everyOf($input) as [$path, $says, $has]) {
             $pointer = '/' . implode('/', $path);
             foreach (other_values($says, $has) as $value) {
                 $byCalc[$calc][] = ['of' => $of, 'calc' => $calc, 'set' => [$pointer => $value], 'unset' => []];
+            }
+            $isNumber = in_array($says['type'] ?? '', ['number', 'integer'], true);
+            $usual = $has ?? $says['default'] ?? (isset($says['minimum'], $says['maximum']) && $says['maximum'] < 1e6
+                ? ($says['minimum'] + $says['maximum']) / 2 : null);
+            if (! $isSlow && $isNumber && (is_int($usual) || is_float($usual))) {
+                foreach (edges($calc, $input, $pointer, $says, $usual) as $value) {
+                    $edges[$calc][] = ['of' => $of, 'calc' => $calc, 'set' => [$pointer => $value], 'unset' => []];
+                }
             }
             if ($has !== null) {
                 $byCalc[$calc][] = ['of' => $of, 'calc' => $calc, 'set' => [], 'unset' => [$pointer]];
@@ -67,7 +134,10 @@ function candidates(string $root): array
     }
     mt_srand(1);
     $all = [];
-    foreach ($byCalc as $of) {
+    foreach ($byCalc as $calc => $of) {
+        shuffle($of);
+        array_push($all, ...array_slice($of, 0, PER_CALCULATION));
+        $of = $edges[$calc] ?? [];
         shuffle($of);
         array_push($all, ...array_slice($of, 0, PER_CALCULATION));
     }
@@ -97,7 +167,8 @@ function answer_of(array $one): array
 
 if (($argv[1] ?? '') === '--candidates') {
     $all = [];
-    foreach (candidates($root) as $one) {
+    [$part, $parts] = [(int) ($argv[2] ?? 0), (int) ($argv[3] ?? 1)];
+    foreach (candidates($root, $part, $parts) as $one) {
         $began = microtime(true);
         try {
             $answer = answer_of($one);
@@ -108,7 +179,7 @@ if (($argv[1] ?? '') === '--candidates') {
             $all[] = $one + ['print' => print_of($answer)];
         }
     }
-    file_put_contents($kept, json_encode($all, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+    file_put_contents($parts === 1 ? $kept : "$kept.$part", json_encode($all, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
     exit(count($all) . " candidates\n");
 }
 
@@ -142,6 +213,11 @@ if (($argv[1] ?? '') === '--rewrite') {
         $rows = json_decode((string) file_get_contents($file), true, 512, JSON_THROW_ON_ERROR);
         write($file, array_map(static fn(array $row): array => row(basename($file, '.json'), $row), $rows));
     }
+    $plans = [];
+    foreach (GoldenPlans::golden() as $name => $said) {
+        $plans[] = json_encode($name) . ': ' . json_encode((object) $said, JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
+    }
+    file_put_contents("$root/core/tests/data/plans.json", "{\n    " . implode(",\n    ", $plans) . "\n}\n");
     exit;
 }
 

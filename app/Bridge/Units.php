@@ -151,4 +151,10 @@ final readonly class Units
     {
         return $this->toMetres($this->toMetres($typed));
     }
+
+    /** Gallons as this site reads them, with the unit. */
+    public function volumeText(float $gallons): string
+    {
+        return round($this->shown('gal', $gallons), 1) . "\u{202F}" . $this->volume();
+    }
 }

@@ -134,4 +134,12 @@ final readonly class PlayPage
 
         return $both ?? $times[0] ?? 0;
     }
+
+    /** How long both contacts were closed at once. */
+    public function bothClosed(): string
+    {
+        $times = array_column($this->story?->result->bothClosed ?? [], 'ms');
+
+        return $times === [] ? 'never' : array_sum($times) . ' ms';
+    }
 }

@@ -58,4 +58,10 @@ final readonly class TerminalsPage
             default => "$device at $position",
         };
     }
+
+    /** @param array{by_hand: bool, ...} $row of the continuity table */
+    public function byHand(array $row): string
+    {
+        return $row['by_hand'] ? 'by hand' : 'not by hand: bridge its contact';
+    }
 }

@@ -10,6 +10,7 @@ use App\Bridge\ProcedureWork;
 use App\Models\Photo;
 use App\Models\Run;
 use App\Models\StepAnswer;
+use App\Models\User;
 use App\Stage\SiteStanding;
 use Escapement\Core\Commissioning\Procedure\Derived;
 use Escapement\Core\Commissioning\Procedure\Progress;
@@ -297,5 +298,16 @@ final readonly class ProcedurePage
         $version = $this->run->switch->sheet->version ?? 0;
 
         return $version > $this->run->sheet->version && ! $this->run->isSigned() ? $version : null;
+    }
+
+    public function instrument(Step $step): string
+    {
+        return $step->instrument === '' ? '' : ", by $step->instrument";
+    }
+
+    /** Who is expected to sign a step: the technician who is here, or the owner. */
+    public function signer(Step $step, User $here): ?string
+    {
+        return $step->id === 'clean_up/sign-technician' ? $here->name : $this->run->switch->site->owner;
     }
 }

@@ -101,4 +101,9 @@ final readonly class ProcedureLine
             'given' => $this->answer === null ? null : (object) $this->answer->given, 'who' => $this->maker,
         ];
     }
+
+    public function pictures(): string
+    {
+        return count($this->photos) === 1 ? '1 picture' : count($this->photos) . ' pictures';
+    }
 }

@@ -22,8 +22,11 @@ use App\Models\Run;
 use App\Models\StepAnswer;
 use App\Stage\Commissioning\MarkLine;
 use App\Stage\Commissioning\RunResult;
+use App\Stage\Commissioning\ServiceWords;
 use App\Stage\Settings\SheetField;
 use App\Stage\Settings\SheetForm;
+use Escapement\Core\Commissioning\Interval;
+use Escapement\Core\Commissioning\IntervalVerdict;
 use Escapement\Core\Commissioning\Procedure\Stage;
 use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Proof\PartOutcome;
@@ -387,5 +390,32 @@ final readonly class Report
                 'entries' => array_map(static fn(array $entry): array => ['hash' => $entry['hash']] + $entry, $this->entries),
             ],
         ];
+    }
+
+    public function verdictOf(Interval $interval): string
+    {
+        return match ($interval->verdict) {
+            IntervalVerdict::Pass => 'inside',
+            IntervalVerdict::Missing => $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed',
+            default => $interval->verdict->value,
+        };
+    }
+
+    /** What is to be said of a mark beside its time. */
+    public function remarks(Mark $mark): string
+    {
+        return implode(' ', array_filter([
+            $mark->is_undone ? 'struck out.' : '',
+            $mark->late_reason ? "late: $mark->late_reason." : '',
+            $mark->flag ?? '',
+            $mark->note ?? '',
+        ]));
+    }
+
+    public function verdict(): string
+    {
+        return $this->run->isService()
+            ? mb_strtolower(ServiceWords::VERDICTS[$this->run->verdict ?? 'incomplete'])
+            : ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$this->run->verdict ?? 'incomplete'];
     }
 }

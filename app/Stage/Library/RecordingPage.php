@@ -7,6 +7,7 @@ namespace App\Stage\Library;
 use App\Bridge\RecordingSeries;
 use App\Models\Recording;
 use App\Models\Site;
+use App\Models\TransferSwitch;
 use Escapement\Core\Plant\Engine;
 use Escapement\Core\Plant\Plant;
 use Escapement\Core\Plant\PlantKind;
@@ -184,5 +185,17 @@ final readonly class RecordingPage
         }
 
         return $path;
+    }
+
+    /** Under this name a rehearsal plays it. */
+    public function story(): string
+    {
+        return "recording-{$this->recording->id}";
+    }
+
+    /** The site, and which of its switches where it has several. */
+    public function named(TransferSwitch $switch, Site $site): string
+    {
+        return $site->name . (count($site->switches) > 1 ? ", $switch->name" : '');
     }
 }

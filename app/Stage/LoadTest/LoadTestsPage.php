@@ -94,4 +94,11 @@ final readonly class LoadTestsPage
     {
         return self::PROFILES[$test->profile->value];
     }
+
+    public function outcome(LoadTest $test): string
+    {
+        return $test->isClosed() && $test->closed_at !== null
+            ? str_replace('_', ' ', (string) $test->verdict) . ', ' . $this->standing->date($test->closed_at)
+            : 'open';
+    }
 }

@@ -160,4 +160,21 @@ final readonly class WaysPage
             default => str_replace('-', ' ', $action),
         };
     }
+
+    /** The generator's fault current behind the utility's; nothing where it is not known. */
+    public function generatorFault(): string
+    {
+        $ka = $this->schedule?->fault['generator_ka'] ?? null;
+
+        return is_float($ka) || is_int($ka) ? ', ' . self::figure((float) $ka, 2) . ' kA from the generator' : '';
+    }
+
+    /** @return list<string> what a way may be connected to, or be made of */
+    public function choices(string $column): array
+    {
+        return $column === 'material' ? ['cu', 'al'] : array_values(array_filter(
+            WayLines::PLACES,
+            fn(string $place): bool => strlen($place) < 4 || ! $this->facts->isIec(),
+        ));
+    }
 }

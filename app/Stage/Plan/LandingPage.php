@@ -17,6 +17,7 @@ use Escapement\Core\Terminations\Entry;
 /** What lands where, how tight, through which hole, and in which box it meets. */
 final readonly class LandingPage
 {
+    public const SOCKETS = ['1/8', '5/32', '3/16', '7/32', '1/4', '5/16', '3/8', '1/2', '9/16'];
     public const SCREWS = [
         'slotted_small' => 'slotted, small',
         'slotted_large' => 'slotted, large',
@@ -97,5 +98,16 @@ final readonly class LandingPage
             'fitted' => (string) ($line['fitted'] ?? ''),
             'wanted' => (string) ($line['wanted'] ?? ''),
         ], $lines);
+    }
+
+    public function fitting(Entry $entry): string
+    {
+        return $entry->connector . ($entry->isBushed ? ', insulating bushing' : '') . ($entry->isSealed ? ', sealed outdoors' : '');
+    }
+
+    /** @param array<string, mixed> $line */
+    public function hasSocket(array $line): bool
+    {
+        return ($line['socket_in'] ?? null) !== null && $line['screw'] === 'hex_socket';
     }
 }

@@ -93,4 +93,11 @@ final readonly class MobilePage
 
         return $words;
     }
+
+    public function longest(CalculationResult $cord): string
+    {
+        $feet = $cord->values['max_length_ft'];
+
+        return is_numeric($feet) ? round($this->units->fromMetres($feet * 0.3048)) . ' ' . $this->units->length() : '–';
+    }
 }

@@ -111,4 +111,9 @@ final readonly class PackPage
             default => 'calibration ran out on ' . $calibration->goodUntil->format('j M Y'),
         };
     }
+
+    public function packedBy(MaterialLine $line): string
+    {
+        return $this->isTicked($line) ? ", packed by {$this->ticks[$line->key]['by']}" : '';
+    }
 }

@@ -15,6 +15,7 @@ use App\Models\TransferSwitch;
 use App\Stage\Plan\OneLine\OneLineDrawing;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
+use Escapement\Core\Planning\FaultAtElement;
 use Escapement\Core\Planning\SiteBonding;
 use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Power\CarriedLoads;
@@ -347,5 +348,40 @@ final readonly class PlanPage
         }
 
         return $marks;
+    }
+
+    /** Where the survey says what the decision waits for. */
+    public function asksFor(): string
+    {
+        return $this->source === null ? 'source' : 'loads';
+    }
+
+    public function kiloamps(?float $ka): string
+    {
+        return $ka === null ? 'not known' : "$ka\u{202F}kA";
+    }
+
+    /** @return 'note'|'proven'|'stop' */
+    public function faultGlyph(FaultAtElement $element): string
+    {
+        return match ($element->verdict()->value) {
+            'exceeded' => 'stop',
+            'holds' => 'proven',
+            default => 'note',
+        };
+    }
+
+    /** @param array<string, mixed> $work of one panel */
+    public function positionsShort(array $work): string
+    {
+        $short = $work['ground_positions_short'] ?? 0;
+
+        return is_int($short) && $short > 0 ? ", $short more positions needed on a ground bar" : '';
+    }
+
+    /** What the source gives at this site, behind its rating; nothing while that is not known. */
+    public function givesHere(): string
+    {
+        return $this->source === null ? '' : ', gives ' . round($this->source->usableKw, 1) . ' kW here';
     }
 }

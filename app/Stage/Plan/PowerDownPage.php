@@ -156,4 +156,10 @@ final readonly class PowerDownPage
 
         return PowerDownTasks::isOpenerKnown($work) ? $bonds : [Register::finding('upstream-not-surveyed'), ...$bonds];
     }
+
+    /** @param array{who: list<string>, ...} $task */
+    public function who(array $task): string
+    {
+        return implode(', ', $task['who']);
+    }
 }

@@ -18,12 +18,16 @@ final readonly class PrintPlan
         $switch->load([...SiteStanding::NEEDS, 'photos']);
         $plan = PlanPage::of($switch, $switch->plan, new PlanLook());
 
+        $survey = new SurveyFacts($switch);
+        $wires = new WiresPage($switch, $switch->plan);
+
         return Paper::of(view('plan.pack-pdf', [
             'plan' => $plan, 'edition' => CodeEdition::of($switch, $switch->plan),
             'onGenerator' => PlanPage::of($switch, $switch->plan, new PlanLook('emergency')),
-            'survey' => new SurveyFacts($switch),
+            'survey' => $survey,
+            'answers' => new AnsweredQuestions($switch, $survey, $wires->units),
             'landing' => new LandingPage($switch),
-            'wires' => new WiresPage($switch, $switch->plan),
+            'wires' => $wires,
             'shedding' => new SheddingPage($switch),
             'mobile' => $switch->site->installation->isMobile() ? new MobilePage($switch) : null,
             'day' => new PowerDownPage($switch, $switch->plan),

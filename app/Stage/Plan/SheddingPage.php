@@ -182,4 +182,12 @@ final readonly class SheddingPage
             true,
         ))->sum(static fn(LoadItem $load): float => (float) $load->kw);
     }
+
+    /** What its start does, behind its kW. */
+    public function startWords(LoadItem $load): string
+    {
+        $startKva = (float) $load->start_kva;
+
+        return ($startKva > 0 ? ", start $startKva kVA" : '') . ($load->compressor ? ', compressor' : '');
+    }
 }

@@ -40,4 +40,22 @@ final readonly class SheetField
     {
         return $ms % 1000 === 0 ? (string) intdiv($ms, 1000) : rtrim(sprintf('%d.%03d', intdiv($ms, 1000), $ms % 1000), '0');
     }
+
+    /**
+     * As a report reads it, with its unit.
+     *
+     * @param array<string, mixed> $settings
+     */
+    public function read(array $settings): string
+    {
+        $unit = in_array($this->unit, ['s', '%', 'kW'], true) ? " $this->unit" : '';
+
+        return ($this->unit === 'check' ? 'yes' : $this->typed($settings)) . $unit;
+    }
+
+    /** The unit behind a value; nothing where it has none to be read. */
+    public function unitWords(): string
+    {
+        return in_array($this->unit, ['s', '%', 'kW'], true) ? "\u{202F}$this->unit" : '';
+    }
 }

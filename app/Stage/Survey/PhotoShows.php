@@ -37,4 +37,10 @@ final readonly class PhotoShows
     {
         return array_merge(...array_values($this->groups()))[$name] ?? $name;
     }
+
+    /** What a picture is evidence of, behind its moment; nothing where nobody marked it. */
+    public function evidence(?string $name): string
+    {
+        return $name === null ? '' : ' Evidence of: ' . lcfirst($this->words($name)) . '.';
+    }
 }

@@ -211,4 +211,11 @@ final readonly class UpkeepPage
     {
         return (int) Day::read($at->copy()->setTimezone($this->switch->site->timezone)->format('Y-m-d'));
     }
+
+    /** How an exercise of the calendar runs. */
+    public function wordsOf(Occurrence $one): string
+    {
+        return ($this->calendar?->switch->exercise->isWithLoad === true ? 'with load' : 'without load')
+            . ($one->isShifted ? ', moved by the change of the clock' : '');
+    }
 }

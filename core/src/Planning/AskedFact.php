@@ -29,4 +29,10 @@ final readonly class AskedFact
     {
         return $this->answer === null ? 'not known' : ($this->question->options[(string) $this->answer] ?? (string) $this->answer);
     }
+
+    /** The page of the survey that asks for it. */
+    public function subject(): string
+    {
+        return $this->question->subject->value;
+    }
 }

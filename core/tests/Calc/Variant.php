@@ -81,6 +81,19 @@ final readonly class Variant
     }
 
     /**
+     * @param array<string, mixed> $answer
+     *
+     * @return array<string, mixed> by JSON Pointer, without its words
+     */
+    public static function flat(array $answer): array
+    {
+        $flat = [];
+        self::flatten(CaseFile::asArray($answer), '', $flat);
+
+        return $flat;
+    }
+
+    /**
      * @param array<string, mixed> $before
      * @param array<string, mixed> $after
      *

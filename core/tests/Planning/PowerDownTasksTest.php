@@ -149,7 +149,8 @@ final class PowerDownTasksTest extends TestCase
 
     private function window(PowerDownWork $work): int
     {
-        $minutes = (new PowerDown())->answer((new PowerDownReader())->input(Node::fromArray(PowerDownTasks::usual($work))))->values['window_min'];
+        $input = (new PowerDownReader())->input(Node::fromArray(PowerDownTasks::usual($work)));
+        $minutes = (new PowerDown())->answer($input)->values['window_min'];
 
         return is_int($minutes) ? $minutes : -1;
     }

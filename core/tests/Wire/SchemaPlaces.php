@@ -19,7 +19,11 @@ final readonly class SchemaPlaces
         yield from $this->walk($this->root, $input, [], '');
     }
 
-    /** @return iterable<array{list<string|int>, array<string, mixed>, mixed}> every item of a list too: path, what it says, what is there */
+    /**
+     * Every item of a list too.
+     *
+     * @return iterable<array{list<string|int>, array<string, mixed>, mixed}> path, what the schema says, what is there
+     */
     public function everyOf(mixed $input): iterable
     {
         foreach ($this->walk($this->root, $input, [], '', 6) as [$path, $says, $has]) {

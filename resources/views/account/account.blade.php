@@ -10,7 +10,8 @@
         <form method="post" action="{{ route('password') }}">
             @csrf @method('put')
             <x-field name="current_password" label="Password now" type="password" autocomplete="current-password" required />
-            <x-field name="password" label="New password" type="password" autocomplete="new-password" hint="12 characters at least" required />
+            <x-field name="password" label="New password" type="password" autocomplete="new-password"
+                hint="12 characters at least" required />
             <x-field name="password_confirmation" label="New password again" type="password" autocomplete="new-password" required />
             <button class="btn btn-primary" type="submit">Change it</button>
         </form>
@@ -38,7 +39,8 @@
         </section>
         <section class="block" aria-labelledby="pin">
             <h2 id="pin">PIN for this device</h2>
-            <p>People who share a phone or tablet change places by it: <b>Change person</b> in the menu. It opens marks, answers and entries.
+            <p>People who share a phone or tablet change places by it: <b>Change person</b> in the menu. It opens
+                marks, answers and entries.
                 A signature, people and accounts ask for the password.</p>
             <form method="post" action="{{ route('pin.set') }}">
                 @csrf @method('put')

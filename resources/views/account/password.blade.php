@@ -3,7 +3,8 @@
 @section('content')
     <main id="main" class="narrow">
         <h1>Your password</h1>
-        <p class="lead-in">{{ auth()->user()->name }} took this device over by a PIN, which is for marks, answers and entries. This needs the
+        <p class="lead-in">{{ auth()->user()->name }} took this device over by a PIN, which is for marks, answers and entries.
+            This needs the
             password. What you typed is kept.</p>
         <form method="post" action="{{ route('change.password.take') }}">
             @csrf

@@ -40,7 +40,8 @@
                     @endforeach
                 </tbody>
             </table>
-            <p class="quiet">The log knows when a loss was declared, the stopwatch when the lever was moved: the dropout delay of the sheet is
+            <p class="quiet">The log knows when a loss was declared, the stopwatch when the lever was moved: the
+                dropout delay of the sheet is
                 taken off.</p>
         @endif
     @endif

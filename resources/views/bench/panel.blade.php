@@ -39,7 +39,8 @@
         </div>
         @if (auth()->user()->role->mayWrite())
             <div class="row-of-buttons block">
-                <form method="post" action="{{ route('bench.put', $switch) }}">@csrf<button class="btn btn-outline-primary" type="submit">Put
+                <form method="post" action="{{ route('bench.put', $switch) }}">@csrf<button
+                        class="btn btn-outline-primary" type="submit">Put
                         it
                         up anew, by the newest sheet</button></form>
                 <form method="post" action="{{ route('bench.take-off', $switch) }}">@csrf @method('delete')<button

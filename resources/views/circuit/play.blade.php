@@ -32,7 +32,7 @@
             <div>
                 <dt>Both sources closed</dt>
                 <dd class="fig">
-                    {{ $page->story->result->bothClosed === [] ? 'never' : array_sum(array_column($page->story->result->bothClosed, 'ms')) . ' ms' }}
+                    {{ $page->bothClosed() }}
                 </dd>
             </div>
             <div>
@@ -41,7 +41,8 @@
             </div>
         </dl>
         @if ($page->story->result->bothClosed !== [])
-            <x-hazard><b>Back-feed.</b> In this run both sources are closed together. On a real panel this kills, or destroys the sources.
+            <x-hazard><b>Back-feed.</b> In this run both sources are closed together. On a real panel this kills, or destroys
+                the sources.
                 Connect no source before the circuit is corrected and proved.</x-hazard>
         @endif
         <div class="scroll-x" tabindex="0" role="region" aria-label="Timing strip, scrollable">{!! $page->strip()->svg() !!}</div>
@@ -54,7 +55,8 @@
                 <a class="btn btn-outline-primary" href="{{ $page->at($page->next()) }}" rel="next">Next</a>
             @endif
         </div>
-        <div class="scroll-x ladder-sheet" tabindex="0" role="region" aria-label="Ladder, scrollable">{!! $page->ladder()->svg() !!}</div>
+        <div class="scroll-x ladder-sheet" tabindex="0" role="region" aria-label="Ladder, scrollable">{!! $page->ladder()->svg() !!}
+        </div>
     @endif
     @include('circuit.partials._times')
 @endsection

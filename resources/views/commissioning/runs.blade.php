@@ -7,13 +7,15 @@
             <h1>Simulated outage</h1>
         </div><a class="btn btn-outline-primary" href="{{ route('labels', $switch) }}">Labels, PDF</a>
     </div>
-    <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured
+    <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a
+        measured
         time inside its window.</p>
     @include('partials.test-hazard', ['kind' => $switch->plant['kind']])
     @if ($switch->plant['kind'] !== 'mobile')
         @include('partials.test-point')
     @endif
-    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for
+    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a
+        panel is for
         a licensed electrician with both sources isolated, locked out and proved dead.</p>
     @if (auth()->user()->role->mayWrite())
         <form method="post" action="{{ route('runs.begin', $switch) }}" class="block">
@@ -22,18 +24,20 @@
             @error('hazards_read')
                 <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
             @enderror
-            <button class="btn btn-primary btn-glove" type="submit" name="hazards_read" value="1">Hazards read, people told: begin a
+            <button class="btn btn-primary btn-glove" type="submit" name="hazards_read" value="1">Hazards read, people
+                told: begin a
                 run</button>
             <details class="more-schools" @if ($errors->any()) open @endif>
                 <summary>What it proves: outage and bait, with pictures, the owner there. Choose</summary>
                 <fieldset class="schools">
                     <legend>What it proves</legend>
+                    @php($chosen = ProcedureWork::chosen([], $switch->site->installation))
                     @foreach (ProcedureWork::SCHOOL_WORDS as $school => $words)
                         @continue(in_array($school, ['other_signals', 'bypass'], true) && !$switch->site->installation->isThreePhase())
                         @continue($school === 'test_button' && $switch->plant['kind'] !== 'standby')
                         <label class="check"><input type="hidden" name="options[{{ $school }}]" value="0"><input
                                 class="form-check-input" type="checkbox" name="options[{{ $school }}]" value="1"
-                                @checked(old("options.$school", ProcedureWork::chosen([], $switch->site->installation)[$school] ? '1' : '0') === '1')>{{ $words }}</label>
+                                @checked(old("options.$school", $chosen[$school] ? '1' : '0') === '1')>{{ $words }}</label>
                         @if ($school === 'install')
                             <div class="field school-more"><label for="torque-unit">The torque tool in hand reads</label><select
                                     class="form-select" id="torque-unit" name="torque_unit">
@@ -70,15 +74,17 @@
                 <tbody>
                     @foreach ($switch->runs as $run)
                         <tr>
+                            @php($date = $standing->date($run->created_at))
                             <th scope="row"><a
-                                    href="{{ route('run', $run) }}">{{ $standing->date($run->created_at) }}<small>{{ $run->user->name }}</small></a>
+                                    href="{{ route('run', $run) }}">{{ $date }}<small>{{ $run->user->name }}</small></a>
                             </th>
                             <td>version {{ $run->sheet->version }}</td>
                             <td class="fig">{{ $run->marks->where('is_undone', false)->count() }}</td>
                             <td>
                                 @if ($run->signed_at)
                                     <x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'" />
-                                    {{ ['pass' => 'Passed', 'fail' => 'Failed', 'incomplete' => 'Incomplete'][$run->verdict] }}, <a
+                                    {{ ['pass' => 'Passed', 'fail' => 'Failed', 'incomplete' => 'Incomplete'][$run->verdict] }},
+                                    <a
                                     href="{{ route('report', $run) }}">report</a>@else<x-glyph kind="note" /> not signed
                                 @endif
                             </td>
@@ -117,7 +123,8 @@
     <details class="why">
         <summary>How it adds up</summary>
         @foreach ($expected->working as $line)
-            <p><b>{{ $line->label }}</b><br><span class="fig">{{ $line->expression }} = {{ $line->value }} {{ $line->unit }}</span>
+            <p><b>{{ $line->label }}</b><br><span class="fig">{{ $line->expression }} = {{ $line->value }}
+                    {{ $line->unit }}</span>
             </p>
         @endforeach
     </details>

@@ -4,11 +4,15 @@
     aria-label="{{ implode(', ', array_map(fn($stage) => $stage->name . ': ' . $stage->words, $stages)) }}">
     @foreach ($stages as $i => $stage)
         <g transform="translate({{ $i * $width }} 0)">
-            <path d="M0 {{ $height }}L{{ $width * 0.66 }} 3H{{ $width * 0.76 }}L{{ $width }} {{ $height }}Z"
-                fill="var(--esc-{{ $stage->state === 'proven' ? 'ink' : 'sheet' }})" stroke="var(--esc-ink)" stroke-width="1.2" />
+            <path
+                d="M0 {{ $height }}L{{ $width * 0.66 }} 3H{{ $width * 0.76 }}L{{ $width }} {{ $height }}Z"
+                fill="var(--esc-{{ $stage->state === 'proven' ? 'ink' : 'sheet' }})" stroke="var(--esc-ink)"
+                stroke-width="1.2" />
             @if ($stage->state === 'part')
+                @php($x = $width * 0.66 * $stage->fraction)
+                @php($y = $height - ($height - 3) * $stage->fraction)
                 <path
-                    d="M0 {{ $height }}L{{ $width * 0.66 * $stage->fraction }} {{ $height - ($height - 3) * $stage->fraction }}V{{ $height }}Z"
+                    d="M0 {{ $height }}L{{ $x }} {{ $y }}V{{ $height }}Z"
                     fill="var(--esc-ink)" />
             @endif
             @if ($stage->state === 'stop')

@@ -1,3 +1,4 @@
+@use('App\Stage\SwitchPlate')
 @use('App\Stage\Commissioning\RunResult')
 @php($run = $report->run)
 @php($switch = $run->switch)
@@ -5,6 +6,7 @@
 <section class="report-part">
     <h1 class="report-site">{{ $site->name }}</h1>
     @include($run->isService() ? 'handover.service-summary' : 'handover.summary')
+    @php($plate = new SwitchPlate($switch))
     <table class="facts">
         <tbody>
             <tr>
@@ -16,14 +18,14 @@
             <tr>
                 <th>Switch</th>
                 <td>{{ $switch->name }},
-                    {{ $switch->rating_a ? $switch->rating_a . ' A' : 'rating not recorded' }}{{ $switch->poles ? ', ' . $switch->poles . ' poles' : '' }}{{ $switch->service_rated ? ', service-rated' : '' }}
+                    {{ $plate->rating('not recorded') }}
                 </td>
                 <th>Service</th>
                 <td>{{ $site->service_a ? $site->service_a . ' A' : 'not recorded' }}</td>
             </tr>
             <tr>
                 <th>Generator</th>
-                <td>{{ $switch->fuel ? ($switch->rated_kw[$switch->fuel->value] ?? '?') . ' kW on ' . $switch->fuel->label() : 'not recorded' }}
+                <td>{{ $plate->source('not recorded') }}
                 </td>
                 <th>Owner</th>
                 <td>{{ $site->owner ?? 'not recorded' }}</td>
@@ -62,7 +64,7 @@
                                 {{ $interval->measuredMs === null ? '–' : RunResult::seconds($interval->measuredMs) }}
                             </td>
                             <td class="fig">{{ \App\Stage\Commissioning\RunResult::window($interval) }}</td>
-                            <td>{{ ['pass' => 'inside', 'missing' => $interval->event === 'start_signal' ? 'not marked, optional' : 'not timed', 'early' => 'early', 'late' => 'late'][$interval->verdict->value] }}
+                            <td>{{ $report->verdictOf($interval) }}
                             </td>
                         </tr>
                         @if ($told = $report->result->crank($interval))
@@ -83,7 +85,8 @@
                                 {{ $bait->heldMs === null ? 'end not marked' : 'held ' . RunResult::seconds($bait->heldMs) }}
                             </td>
                             <td>the load stays on G</td>
-                            <td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}</td>
+                            <td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}
+                            </td>
                         </tr>
                     @endforeach
                 </tbody>
@@ -145,7 +148,7 @@
                 <tbody>
                     @foreach ($report->findingLines() as $stage => $lines)
                         @foreach ($lines as $line)
-                            {{-- the name of the stage stands in the row of its first step: alone it could stay behind at the foot of a page --}}
+                            {{-- the stage stands in the row of its first step: alone it could stay behind at the foot of a page --}}
                             @php($above = $loop->first ? '<br>' : '')
                             <tr @class(['stage-first' => $loop->first])>
                                 <td>
@@ -178,7 +181,7 @@
                                             <b class="stage-name">{{ $loop->first ? $stage : "\u{00A0}" }}</b><br>
                                             @endif{{ $line->step->title }}@if ($line->photos !== [])
                                                 <span
-                                                    class="small">{{ trans_choice('1 picture|:count pictures', count($line->photos)) }}</span>
+                                                    class="small">{{ $line->pictures() }}</span>
                                             @endif
                                     </td>
                                     <td class="who">
@@ -216,7 +219,8 @@
     <section class="report-part strip-part">
         <h2>A plain outage, rehearsed on these settings</h2>
         @if ($isPdf)
-            <img class="strip-image" src="data:image/svg+xml;base64,{{ base64_encode($report->strip(isPrint: true)->wholeSvg()) }}"
+            <img class="strip-image"
+                src="data:image/svg+xml;base64,{{ base64_encode($report->strip(isPrint: true)->wholeSvg()) }}"
                 alt="Timing strip">
         @else
             @php($strip = $report->strip(isPrint: false))
@@ -245,7 +249,7 @@
                             {{ \App\Stage\Commissioning\RunResult::eventName($mark->event, $run->plantThen()['kind']) }}</td>
                         <td class="fig">{{ RunResult::seconds($mark->at_ms) }}</td>
                         <td>{{ \App\Models\User::initialsOf($report->maker($mark)) }}</td>
-                        <td>{{ implode(' ', array_filter([$mark->is_undone ? 'struck out.' : '', $mark->late_reason ? 'late: ' . $mark->late_reason . '.' : '', $mark->flag ?? '', $mark->note ?? ''])) }}
+                        <td>{{ $report->remarks($mark) }}
                         </td>
                     </tr>
                 @endforeach
@@ -255,15 +259,17 @@
     @if ($report->notes() !== [])
         <h3>Notes</h3>
         @foreach ($report->notes() as $note)
-            <p><b>{{ $note['isAmendment'] ? 'Amendment, ' : '' }}{{ $note['who'] }}, {{ $note['when'] }}:</b> {{ $note['text'] }}</p>
+            <p><b>{{ $note['isAmendment'] ? 'Amendment, ' : '' }}{{ $note['who'] }}, {{ $note['when'] }}:</b>
+                {{ $note['text'] }}</p>
         @endforeach
     @endif
 </section>
 <section class="report-part">
     <h2>Signed</h2>
     @if ($run->signed_at)
-        <p><b>{{ $run->signed_name }}</b>, {{ $report->when($run->signed_at) }} ({{ $site->timezone }}). Verdict as signed:
-            {{ $run->isService() ? mb_strtolower(\App\Stage\Commissioning\ServiceWords::VERDICTS[$run->verdict]) : ['pass' => 'passed', 'fail' => 'did not pass', 'incomplete' => 'incomplete'][$run->verdict] }}.
+        <p><b>{{ $run->signed_name }}</b>, {{ $report->when($run->signed_at) }} ({{ $site->timezone }}). Verdict as
+            signed:
+            {{ $report->verdict() }}.
         </p>
         @if ($run->signed_drawing)
             @include('handover.signature', ['name' => $run->signed_name, 'drawing' => $run->signed_drawing])
@@ -285,6 +291,7 @@
     <p class="small">Record of {{ $report->record->entries }} entries,
         {{ $report->record->isWhole ? 'chain whole' : "NOT WHOLE: {$report->record->fault}" }}. Head <span
             class="fig hash">{{ $run->head }}</span></p>
-    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Limits and planning
+    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Limits
+        and planning
         values are to be confirmed against the edition in force. Nothing here permits work on live parts.</p>
 </section>

@@ -12,7 +12,7 @@
                     @foreach ($pair as $field)
                         <td>{{ $field->label }}</td>
                         <td class="fig">
-                            {{ $field->unit === 'check' ? 'yes' : $field->typed($run->sheet->settings) }}{{ in_array($field->unit, ['s', '%', 'kW'], true) ? ' ' . $field->unit : '' }}
+                            {{ $field->read($run->sheet->settings) }}
                         </td>
                         @endforeach @if (count($pair) === 1)
                             <td></td>

@@ -2,7 +2,8 @@
 @section('site')
     <b>
         {{ $standing->site->name }}</b>
-    <span>{{ $standing->site->installation->short() }}{{ count($standing->site->switches) > 1 ? ', ' . $standing->switch?->name : '' }}</span>
+    @php($several = count($standing->site->switches) > 1)
+    <span>{{ $standing->site->installation->short() }}{{ $several ? ', ' . $standing->switch?->name : '' }}</span>
 @endsection
 @section('content')
     @php($stages = $standing->stages())

@@ -7,12 +7,17 @@
     </p>
     <ul class="parts">
         @foreach ([...$open, ...array_filter($standing->proof->parts, fn($part) => !in_array($part, $open, true))] as $part)
-            <li><x-glyph :kind="['proved' => 'proven', 'failed' => 'stop', 'open' => 'note', 'stale' => 'warn', 'not_asked' => 'note'][
-                $part->state->value
-            ]" />
+            <li><x-glyph :kind="[
+                'proved' => 'proven',
+                'failed' => 'stop',
+                'open' => 'note',
+                'stale' => 'warn',
+                'not_asked' => 'note',
+            ][$part->state->value]" />
                 <span><b>{{ $part->part->label() }}</b>{{ $part->words() }}
                     @if ($part->record)
-                        <small>{{ $standing->date(\Illuminate\Support\Carbon::parse($part->record->at)) }}, {{ $part->record->by }},
+                        <small>{{ $standing->date(\Illuminate\Support\Carbon::parse($part->record->at)) }},
+                            {{ $part->record->by }},
                             {{ lcfirst($part->record->run) }}</small>
                     @endif
                     @foreach ($part->again as $reason)

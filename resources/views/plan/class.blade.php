@@ -3,8 +3,10 @@
 @section('main')
     <h1>What this class asks</h1>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'class'])
-    <p class="lead-in">System class: <b>{{ $page->className() }}</b>. The authority having jurisdiction decides the class; the adopted code
-        says what it asks{{ $page->edition ? ', here ' . $page->edition : '' }}. Articles of the NEC and the NFPA are named as a way in;
+    <p class="lead-in">System class: <b>{{ $page->className() }}</b>. The authority having jurisdiction decides the class; the
+        adopted code
+        says what it asks{{ $page->edition ? ', here ' . $page->edition : '' }}. Articles of the NEC and the NFPA are named as a
+        way in;
         confirm them in the edition in force.</p>
     @foreach ($page->sheet->groups() as $title => $facts)
         <section class="block class-facts" aria-labelledby="group-{{ $loop->index }}">
@@ -20,8 +22,8 @@
                             @endif
                             <span>{{ $fact->state->value }}</span>
                         </p>
-                        <p class="class-claim"><a
-                                href="{{ route('survey', [$page->switch->site_id, 'on' => $fact->question->subject->value, 'switch' => $page->switch]) }}">{{ $fact->question->label }}</a>
+                        @php($url = route('survey', [$page->switch->site_id, 'on' => $fact->subject(), 'switch' => $page->switch]))
+                        <p class="class-claim"><a href="{{ $url }}">{{ $fact->question->label }}</a>
                             <b>{{ $page->answer($fact) }}</b>
                         </p>
                         <p class="class-why">{{ $fact->finding->reason }} @if ($fact->against)
@@ -47,7 +49,8 @@
             </div>
         @endforeach
     </dl>
-    <p class="finding-because">Declared: somebody on site has said so in the survey. Shown: a picture is marked as its evidence, on the <a
+    <p class="finding-because">Declared: somebody on site has said so in the survey. Shown: a picture is marked as its evidence,
+        on the <a
             href="{{ route('survey', [$page->switch->site_id, 'on' => 'photos', 'switch' => $page->switch]) }}">photos
             page</a>
         of the survey.</p>

@@ -12,7 +12,8 @@
         </div>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'landing'])
-    <x-hazard><b>Dead, locked, proved dead.</b> Nothing is landed before both sources are isolated, locked out and proved dead by a licensed
+    <x-hazard><b>Dead, locked, proved dead.</b> Nothing is landed before both sources are isolated, locked out and proved dead
+        by a licensed
         electrician. The torque is the maker's; a table is a last resort. Colours prove nothing: each conductor is identified by
         test.</x-hazard>
     @forelse ($page->enclosures as $table)
@@ -44,12 +45,13 @@
                                 <td data-label="Of the run">{{ $line['feeder'] }}</td>
                                 <td class="num-col fig" data-label="Size">{{ $line['size'] }}</td>
                                 <td data-label="Colour">{{ $table->colour($line) }}</td>
-                                <td>{{ LandingPage::SCREWS[$line['screw']] }}@if (($line['socket_in'] ?? null) && $line['screw'] === 'hex_socket')
+                                <td>{{ LandingPage::SCREWS[$line['screw']] }}@if ($page->hasSocket($line))
                                         <span class="fig">{{ $line['socket_in'] }}</span> in
                                     @endif
                                 </td>
+                                @php($target = $table->target($i))
                                 <td><span
-                                        class="fig">{{ $table->target($i)['value'] }}</span><small>{{ $table->target($i)['source'] }}</small>
+                                        class="fig">{{ $target['value'] }}</span><small>{{ $target['source'] }}</small>
                                 </td>
                             </tr>
                         @endforeach
@@ -61,15 +63,17 @@
                 <p class="entries"><b>Entries.</b>
                     @foreach ($here as $entry)
                         {{ $entry->feeder }}: <span
-                            class="fig">{{ $entry->pieces > 1 ? $entry->pieces . ' × ' : '' }}{{ $entry->tradeSize }}</span>, knock-out
+                            class="fig">{{ $entry->pieces > 1 ? $entry->pieces . ' × ' : '' }}{{ $entry->tradeSize }}</span>,
+                        knock-out
                         <span class="fig">{{ $entry->knockOutIn }}</span>&#8239;in,
-                        {{ $entry->connector }}{{ $entry->isBushed ? ', insulating bushing' : '' }}{{ $entry->isSealed ? ', sealed outdoors' : '' }}.
+                        {{ $page->fitting($entry) }}.
                     @endforeach
                 </p>
             @endif
         </section>
         @empty
-            <p class="quiet">No run has both its ends named yet. <a href="{{ route('wires', $page->switch) }}">Say in the schedule what each
+            <p class="quiet">No run has both its ends named yet. <a href="{{ route('wires', $page->switch) }}">Say in the schedule
+                    what each
                     run joins.</a></p>
         @endforelse
         @foreach ($page->findings() as $finding)
@@ -91,14 +95,16 @@
                             @foreach ([...$page->controls, ...$page->jumpers] as $line)
                                 <tr>
                                     <td><b>{{ $line['function'] }}</b></td>
-                                    <td class="fig">{{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td>
+                                    <td class="fig">
+                                        {{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td>
                                     <td>{{ $line['why'] }} {{ $line['note'] }}</td>
                                 </tr>
                             @endforeach
                         </tbody>
                     </table>
                 </div>
-                <p class="finding-because">Small stranded conductors get ferrules or forks. Control and power conductors share a raceway
+                <p class="finding-because">Small stranded conductors get ferrules or forks. Control and power conductors share a
+                    raceway
                     only where the code in force and their insulation allow it.</p>
             </section>
         @endif
@@ -119,10 +125,13 @@
                             @foreach ($page->boxes as $one)
                                 @php($v = $one['answer']?->values)
                                 <tr>
-                                    <td><b>{{ $one['box']['name'] }}</b><small>{{ $one['box']['from'] }}, {{ $one['box']['from_wall'] }}, to
+                                    <td><b>{{ $one['box']['name'] }}</b><small>{{ $one['box']['from'] }},
+                                            {{ $one['box']['from_wall'] }}, to
                                             {{ $one['box']['to'] }},
-                                            {{ $one['box']['to_wall'] }}{{ $one['box']['splice'] ? ', spliced' : '' }}</small></td>
-                                    <td class="fig">{{ $one['box']['w_in'] }} × {{ $one['box']['h_in'] }} × {{ $one['box']['d_in'] }}</td>
+                                            {{ $one['box']['to_wall'] }}{{ $one['box']['splice'] ? ', spliced' : '' }}</small>
+                                    </td>
+                                    <td class="fig">{{ $one['box']['w_in'] }} × {{ $one['box']['h_in'] }} ×
+                                        {{ $one['box']['d_in'] }}</td>
                                     <td class="fig">
                                         @if ($v === null)
                                             –
@@ -183,14 +192,19 @@
                                                 'is-invalid' => $errors->has("$key.place"),
                                             ]) name="{{ $at }}[place]"
                                                     value="{{ is_int($line['place'] ?? null) ? $i + 1 : $line['place'] ?? $i + 1 }}"
-                                                    inputmode="numeric" aria-label="Order of {{ $line['conductor'] }} of {{ $line['feeder'] }}">
+                                                    inputmode="numeric"
+                                                    aria-label="Order of {{ $line['conductor'] }} of {{ $line['feeder'] }}">
                                                 @error("$key.place")
                                                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                                 @enderror
                                             </td>
-                                            <td><span class="fig">{{ $line['conductor'] }}</span> <small>{{ $line['feeder'] }}</small><input
-                                                    type="hidden" name="{{ $at }}[conductor]" value="{{ $line['conductor'] }}"><input
-                                                    type="hidden" name="{{ $at }}[feeder]" value="{{ $line['feeder'] }}"></td>
+                                            <td><span class="fig">{{ $line['conductor'] }}</span>
+                                                <small>{{ $line['feeder'] }}</small><input
+                                                    type="hidden" name="{{ $at }}[conductor]"
+                                                    value="{{ $line['conductor'] }}"><input
+                                                    type="hidden" name="{{ $at }}[feeder]"
+                                                    value="{{ $line['feeder'] }}">
+                                            </td>
                                             <td><input @class([
                                                 'form-control',
                                                 'is-invalid' => $errors->has("$key.terminal"),
@@ -200,7 +214,8 @@
                                                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                                 @enderror
                                             </td>
-                                            <td><select class="form-select" name="{{ $at }}[on]" aria-label="Function of the terminal">
+                                            <td><select class="form-select" name="{{ $at }}[on]"
+                                                    aria-label="Function of the terminal">
                                                     @foreach (['L1', 'L2', 'L3', 'N', 'G'] as $on)
                                                         <option @selected(($line['on'] ?? '') === $on)>{{ $on }}</option>
                                                     @endforeach
@@ -213,7 +228,8 @@
                                                     @endforeach
                                                 </select>
                                             </td>
-                                            <td><select class="form-select" name="{{ $at }}[reid]" aria-label="Tape or sleeve">
+                                            <td><select class="form-select" name="{{ $at }}[reid]"
+                                                    aria-label="Tape or sleeve">
                                                     <option value="">none</option>
                                                     @foreach (array_diff(ColourSystem::REID, ['grey']) as $colour)
                                                         <option value="{{ $colour }}" @selected(($line['reid'] ?? '') === $colour)>
@@ -223,14 +239,16 @@
                                             </td>
                                             <td><select class="form-select" name="{{ $at }}[screw]" aria-label="Screw">
                                                     @foreach (LandingPage::SCREWS as $value => $words)
-                                                        <option value="{{ $value }}" @selected($line['screw'] === $value)>{{ $words }}
+                                                        <option value="{{ $value }}" @selected($line['screw'] === $value)>
+                                                            {{ $words }}
                                                         </option>
                                                     @endforeach
                                                 </select>
                                             </td>
-                                            <td><select class="form-select" name="{{ $at }}[socket_in]" aria-label="Socket, inches">
+                                            <td><select class="form-select" name="{{ $at }}[socket_in]"
+                                                    aria-label="Socket, inches">
                                                     <option value="">none</option>
-                                                    @foreach (['1/8', '5/32', '3/16', '7/32', '1/4', '5/16', '3/8', '1/2', '9/16'] as $socket)
+                                                    @foreach (LandingPage::SOCKETS as $socket)
                                                         <option @selected(($line['socket_in'] ?? '') === $socket)>{{ $socket }}</option>
                                                     @endforeach
                                                 </select>
@@ -246,7 +264,8 @@
                                                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                                 @enderror
                                             </td>
-                                            <td><select class="form-select" name="{{ $at }}[maker_unit]" aria-label="Unit of the torque">
+                                            <td><select class="form-select" name="{{ $at }}[maker_unit]"
+                                                    aria-label="Unit of the torque">
                                                     @foreach (InstallationSteps::UNITS as $value => $words)
                                                         <option value="{{ $value }}"
                                                             @selected(($line['maker_unit'] ?? '') === $value)>{{ $words }}
@@ -344,7 +363,8 @@
                                                 'form-control',
                                                 'fig',
                                                 'is-invalid' => $errors->has("boxes.$i.$key"),
-                                            ]) name="boxes[{{ $i }}][{{ $key }}]"
+                                            ])
+                                                    name="boxes[{{ $i }}][{{ $key }}]"
                                                     value="{{ $lines[$i][$key] ?? '' }}" inputmode="decimal"
                                                     aria-label="{{ $words }} of box {{ $i + 1 }}">
                                                 @error("boxes.$i.$key")
@@ -353,17 +373,20 @@
                                             </td>
                                         @endforeach
                                         @foreach (['from' => 'left', 'to' => 'right'] as $end => $usual)
-                                            <td><select class="form-select" name="boxes[{{ $i }}][{{ $end }}]"
+                                            <td><select class="form-select"
+                                                    name="boxes[{{ $i }}][{{ $end }}]"
                                                     aria-label="Run {{ $end }} box {{ $i + 1 }}">
                                                     @foreach ($runs as $run)
                                                         <option @selected(($lines[$i][$end] ?? '') === $run)>{{ $run }}</option>
                                                     @endforeach
                                                 </select>
                                             </td>
-                                            <td><select class="form-select" name="boxes[{{ $i }}][{{ $end }}_wall]"
+                                            @php($kept = $lines[$i]["{$end}_wall"] ?? $usual)
+                                            <td><select class="form-select"
+                                                    name="boxes[{{ $i }}][{{ $end }}_wall]"
                                                     aria-label="Wall {{ $end }} box {{ $i + 1 }}">
                                                     @foreach (\App\Stage\Plan\LandingPage::WALLS as $wall)
-                                                        <option @selected(($lines[$i]["{$end}_wall"] ?? $usual) === $wall)>{{ $wall }}</option>
+                                                        <option @selected($kept === $wall)>{{ $wall }}</option>
                                                     @endforeach
                                                 </select></td>
                                         @endforeach
@@ -377,7 +400,8 @@
                             </tbody>
                         </table>
                     </div>
-                    <p class="field-hint">A box in the middle of one run: name that run on both sides. Clear a name to take a line out.</p>
+                    <p class="field-hint">A box in the middle of one run: name that run on both sides. Clear a name to take a line
+                        out.</p>
                     <button class="btn btn-primary" type="submit">Save landing and boxes</button>
                 </form>
             </details>

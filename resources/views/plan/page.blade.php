@@ -26,7 +26,7 @@
         @if ($work['remove_bond'] || $work['move_grounds'] > 0)
             <p class="finding-because">{{ $page->name($work['panel']) }} becomes a {{ $work['role'] }}-panel:
                 {{ $work['total_conductors'] }} conductors in, {{ $work['bars'] }} bars, {{ $work['move_grounds'] }} grounds to
-                move{{ $work['ground_positions_short'] > 0 ? ', ' . $work['ground_positions_short'] . ' more positions needed on a ground bar' : '' }}.
+                move{{ $page->positionsShort($work) }}.
             </p>
         @endif
     @endforeach

@@ -4,7 +4,8 @@
     <div class="head">
         <div>
             <h1>A season, played through several sheets</h1>
-            <p>What would each of them have cost: starts, dark time, fuel. <a href="{{ route('rehearsal', $switch) }}">Back to the
+            <p>What would each of them have cost: starts, dark time, fuel. <a href="{{ route('rehearsal', $switch) }}">Back to
+                    the
                     rehearsal</a>
             </p>
         </div>
@@ -30,8 +31,12 @@
                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                 @enderror
                 @foreach ($switch->sheets as $sheet)
-                    <label class="check"><input class="form-check-input" type="checkbox" name="versions[]" value="{{ $sheet->version }}"
-                            @checked(in_array((string) $sheet->version, array_map('strval', old('versions', [$switch->sheet->version])), true))> Version {{ $sheet->version }}, {{ $sheet->standing->label() }}@if ($sheet->note)
+                    @php($chosen = array_map(strval(...), old('versions', [$switch->sheet->version])))
+                    <label class="check"><input class="form-check-input" type="checkbox" name="versions[]"
+                            value="{{ $sheet->version }}"
+                            @checked(in_array((string) $sheet->version, $chosen, true))>
+                        Version {{ $sheet->version }}, {{ $sheet->standing->label() }}
+                        @if ($sheet->note)
                             <span class="quiet">{{ Str::limit($sheet->note, 60) }}</span>
                         @endif
                     </label>
@@ -42,7 +47,8 @@
                             <option value="">nothing</option>
                             @foreach (array_keys(\App\Stage\Season\SeasonRequest::TURNS) as $path)
                                 <option value="{{ $path }}" @selected(old('turn', '/return_delay_ms') === $path)>
-                                    {{ \Escapement\Core\Settings\SheetWords::label($path) }}, {{ str_ends_with($path, '_ms') ? 's' : '%' }}
+                                    {{ \Escapement\Core\Settings\SheetWords::label($path) }},
+                                    {{ str_ends_with($path, '_ms') ? 's' : '%' }}
                                 </option>
                             @endforeach
                         </select>
@@ -55,7 +61,8 @@
             <fieldset class="block">
                 <legend>What disturbs the supply</legend>
                 <div class="fields">
-                    <div class="field field-wide"><label for="recording">A recording</label><select class="form-select" id="recording"
+                    <div class="field field-wide"><label for="recording">A recording</label><select class="form-select"
+                            id="recording"
                             name="recording">
                             <option value="">none: draw it from the rates below</option>
                             @foreach ($recordings as $recording)
@@ -79,7 +86,8 @@
                     <x-field name="outage_least_s" label="An outage lasts from" unit="s" :value="old('outage_least_s', 20)"
                         inputmode="decimal" />
                     <x-field name="outage_most_s" label="to" unit="s" :value="old('outage_most_s', 28800)" inputmode="decimal" />
-                    <x-field name="false_pct" label="Returns that do not last" unit="%" :value="old('false_pct', 30)" inputmode="decimal"
+                    <x-field name="false_pct" label="Returns that do not last" unit="%" :value="old('false_pct', 30)"
+                        inputmode="decimal"
                         hint="Of the outages: back, and gone again within a minute." />
                 </div>
             </fieldset>

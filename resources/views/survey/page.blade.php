@@ -31,7 +31,10 @@
                 <input type="hidden" name="was" value="{{ old('was', json_encode($page->form->shown())) }}">
                 @if ($page->on === \Escapement\Core\Survey\Subject::Service)
                     <h2>Site</h2>
-                    @include('survey.partials._site-fields', ['site' => $page->site, 'altitude' => $page->altitude()])
+                    @include('survey.partials._site-fields', [
+                        'site' => $page->site,
+                        'altitude' => $page->altitude(),
+                    ])
                 @endif
                 @if ($page->on === \Escapement\Core\Survey\Subject::Source)
                     @include('survey.partials._switch', ['switch' => $page->switch])
@@ -40,7 +43,8 @@
                     @include('survey.partials._answers', ['switch' => $page->switch])
                 @endif
                 @if (auth()->user()->role->mayWrite())
-                    <div class="row-of-buttons"><button class="btn btn-primary btn-glove" type="submit" name="next" value="1">Save, and
+                    <div class="row-of-buttons"><button class="btn btn-primary btn-glove" type="submit" name="next"
+                            value="1">Save, and
                             on</button>
                         <button class="btn btn-outline-primary btn-glove" type="submit">Save</button>
                     </div>
@@ -81,8 +85,8 @@
                 many as this kind needs</p>
         @endif
         @foreach ($page->assumed() as $one)
-            <p class="missing"><x-glyph kind="note" /><a
-                    href="{{ route('survey', [$page->site, 'on' => $one->subject->value, 'switch' => $page->switch]) }}">{{ $one->label }}</a>:
+            @php($url = route('survey', [$page->site, 'on' => $one->subject->value, 'switch' => $page->switch]))
+            <p class="missing"><x-glyph kind="note" /><a href="{{ $url }}">{{ $one->label }}</a>:
                 {{ $one->usualWords() }}{{ $one->unit ? ' ' . $page->unit($one) : '' }}</p>
         @endforeach
     @endif
@@ -106,7 +110,8 @@
                 </div>
             @endif
         </dl>
-        <p class="finding-because">The rating is the maker's for this fuel. What height and heat take from it is worked out on the Plan
+        <p class="finding-because">The rating is the maker's for this fuel. What height and heat take from it is worked out on
+            the Plan
             page.
         </p>
         @foreach ($page->standing->check?->findings ?? [] as $finding)

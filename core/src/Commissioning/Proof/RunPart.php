@@ -24,4 +24,12 @@ final readonly class RunPart
     {
         return ['part' => $this->part->value, 'outcome' => $this->outcome->value, 'noted' => $this->isNoted, 'why' => $this->why];
     }
+
+    /** The first three reasons, and how many more there are. */
+    public function whyInShort(): string
+    {
+        $more = count($this->why) - 3;
+
+        return implode(' ', array_slice($this->why, 0, 3)) . ($more > 0 ? " And $more more." : '');
+    }
 }

@@ -26,7 +26,8 @@ final readonly class MotorStart
         $chosen = $start($in->motor->method);
         $kKva = $in->source->stiffnessKva();
         if ($kKva !== null) {
-            $working->add('Dip', sprintf('100 × %.4g / (%.4g + %.4g) kVA', $chosen->startKva, $chosen->startKva, $kKva), $chosen->dipPct, '%');
+            $dip = sprintf('100 × %.4g / (%.4g + %.4g) kVA', $chosen->startKva, $chosen->startKva, $kKva);
+            $working->add('Dip', $dip, $chosen->dipPct, '%');
         }
         $remainingPct = $chosen->dipPct === null ? null : 100 - $chosen->dipPct;
         $startKw = $chosen->startKva * (($remainingPct ?? 100) / 100) ** 2 * $in->motor->startPf;

@@ -24,8 +24,8 @@ final readonly class SourceRatingReader
         'breaker_continuous_pct', 'plan_to_pct', 'average_kw', 'duty',
     ];
     private const INVERTER = [
-        'continuous_kw', 'surge_kw', 'battery_kwh', 'count', 'extra_battery_kwh', 'dod_pct', 'efficiency_pct', 'output', 'outlet_a', 'leg_kw',
-        'needs_240',
+        'continuous_kw', 'surge_kw', 'battery_kwh', 'count', 'extra_battery_kwh', 'dod_pct', 'efficiency_pct', 'output', 'outlet_a',
+        'leg_kw', 'needs_240',
     ];
 
     /**

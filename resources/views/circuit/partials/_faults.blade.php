@@ -15,9 +15,10 @@
                 @php($column = $page::column($fault))
                 <tr @class(['is-both' => $column === 'both'])>
                     <th scope="row">
+                        @php($url = route('circuit', [$page->switch, 'fault' => $fault->fault]))
                         @if ($fault->bothClosed)
                             <a
-                                href="{{ route('circuit', ['switch' => $page->switch, 'fault' => $fault->fault]) }}#steps">{{ $page->words->fault($fault->fault) }}</a>
+                                href="{{ $url }}#steps">{{ $page->words->fault($fault->fault) }}</a>
                         @else
                             {{ $page->words->fault($fault->fault) }}
                         @endif

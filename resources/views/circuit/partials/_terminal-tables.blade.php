@@ -48,7 +48,8 @@
 </section>
 <section class="block">
     <h2>Continuity, dead</h2>
-    <p class="lead-in">Every source isolated, locked out and proved dead first. What a continuity tester must find closed; anything else
+    <p class="lead-in">Every source isolated, locked out and proved dead first. What a continuity tester must find closed;
+        anything else
         closed is a wrong wire.</p>
     <table class="ruled">
         <thead>
@@ -61,9 +62,10 @@
             @foreach ($page->list->continuity as $row)
                 <tr>
                     <th scope="row">
-                        {{ $page->state($row['state']) }}<small>{{ $row['by_hand'] ? 'by hand' : 'not by hand: bridge its contact' }}</small>
+                        {{ $page->state($row['state']) }}<small>{{ $page->byHand($row) }}</small>
                     </th>
-                    <td>{{ $row['closed'] === [] ? 'nothing' : implode('; ', array_map($page->path(...), $row['closed'])) }}</td>
+                    <td>{{ $row['closed'] === [] ? 'nothing' : implode('; ', array_map($page->path(...), $row['closed'])) }}
+                    </td>
                 </tr>
             @endforeach
         </tbody>

@@ -8,15 +8,17 @@
             {{ $outcome->title() }}</h3>
         <ul class="parts">
             @foreach ($those as $part)
-                <li><x-glyph :kind="$glyph" /><span><b>{{ $part->part->label() }}</b>{{ $part->isNoted ? ', with a note' : '' }}
+                <li><x-glyph
+                        :kind="$glyph" /><span><b>{{ $part->part->label() }}</b>{{ $part->isNoted ? ', with a note' : '' }}
                         @if ($part->why !== [])
-                            <small>{{ implode(' ', array_slice($part->why, 0, 3)) }}{{ count($part->why) > 3 ? ' And ' . (count($part->why) - 3) . ' more.' : '' }}</small>
+                            <small>{{ $part->whyInShort() }}</small>
                         @endif
                         @if ($glyph !== 'proven')
                             <small>
                                 @if ($part->steps !== [])
+                                    @php($url = route('procedure', [$run, 'step' => $part->steps[0]]))
                                     <a
-                                        href="{{ route('procedure', ['run' => $run, 'step' => $part->steps[0]]) }}">{{ $glyph === 'note' ? 'Its steps' : 'To the step' }}</a>
+                                        href="{{ $url }}">{{ $glyph === 'note' ? 'Its steps' : 'To the step' }}</a>
                                 @elseif (in_array($part->part->value, ['times', 'bait'], true))
                                     <a href="{{ route('run', $run) }}">To the stopwatch</a>
                                 @endif

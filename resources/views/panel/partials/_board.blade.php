@@ -22,7 +22,8 @@
             <x-field name="changeover_a" label="Changeover, rated" unit="A" inputmode="decimal" :value="$figure('changeover_a')" />
             <x-field name="withstand_ka" label="Changeover withstands" unit="kA" inputmode="decimal" :value="$figure('withstand_ka')" />
             <x-field name="busbar_a" label="Bus bars, rated" unit="A" inputmode="decimal" :value="$figure('busbar_a')" />
-            <x-field name="busbar_icw_ka" label="Bus bars withstand for 1 s" unit="kA" inputmode="decimal" :value="$figure('busbar_icw_ka')" />
+            <x-field name="busbar_icw_ka" label="Bus bars withstand for 1 s" unit="kA" inputmode="decimal"
+                :value="$figure('busbar_icw_ka')" />
             <x-field name="neutral_rated_a" label="Neutral bar, rated" unit="A" inputmode="decimal" :value="$figure('neutral_rated_a')" />
             <x-field name="neutral_a" label="Current in the neutral" unit="A" inputmode="decimal" :value="$figure('neutral_a')" />
             @include('panel.partials._choice', [

@@ -6,12 +6,13 @@
         'form-select',
         'is-invalid' => $errors->has("ways.$i.$column"),
     ])>
-        @foreach ($column === 'material' ? ['cu', 'al'] : array_filter(WayLines::PLACES, fn($one) => strlen($one) < 4 || !$page->facts->isIec()) as $choice)
+        @foreach ($page->choices($column) as $choice)
             <option @selected($row[$column] === $choice)>{{ $choice }}</option>
         @endforeach
     </select>
 @elseif (in_array($column, ['final', 'shed', 'locked'], true))
-    <input type="checkbox" name="{{ $name }}" value="1" aria-label="{{ $label }}" @checked($row[$column] !== '' && $row[$column] !== '0')>
+    <input type="checkbox" name="{{ $name }}" value="1" aria-label="{{ $label }}"
+        @checked($row[$column] !== '' && $row[$column] !== '0')>
 @else
     <input name="{{ $name }}" value="{{ $row[$column] }}" aria-label="{{ $label }}" @class([
         'form-control',

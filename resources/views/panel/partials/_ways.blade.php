@@ -40,8 +40,9 @@
             </table>
         </div>
         <p class="working">Fault current {{ $page::figure($page->schedule->fault['utility_ka'], 2) }} kA from the
-            utility{{ $page->schedule->fault['generator_ka'] === null ? '' : ', ' . $page::figure($page->schedule->fault['generator_ka'], 2) . ' kA from the generator' }};
-            demand {{ $page::figure($page->schedule->demandA) }} A with a factor of {{ $page->schedule->factor }}. To be confirmed with
+            utility{{ $page->generatorFault() }};
+            demand {{ $page::figure($page->schedule->demandA) }} A with a factor of {{ $page->schedule->factor }}. To be
+            confirmed with
             the
             makers' curves and the adopted code.</p>
     @endif
@@ -87,9 +88,11 @@
                                     @error("ways.$i.$column")
                                         <tr>
                                             <td colspan="13">
-                                                <p class="field-error" id="ways-{{ $i }}-{{ $column }}"><x-glyph
+                                                <p class="field-error" id="ways-{{ $i }}-{{ $column }}">
+                                                    <x-glyph
                                                         kind="stop" />{{ $row['name'] }}:
-                                                    {{ $message }}</p>
+                                                    {{ $message }}
+                                                </p>
                                             </td>
                                         </tr>
                                     @enderror
@@ -101,7 +104,8 @@
                 <button class="btn btn-primary" type="submit">Save ways</button>
             </details>
         </form>
-        <form method="post" action="{{ route('ways.save', $page->switch) }}" enctype="multipart/form-data" class="keep-template">
+        <form method="post" action="{{ route('ways.save', $page->switch) }}" enctype="multipart/form-data"
+            class="keep-template">
             @csrf @method('put')
             <x-field name="file" label="All ways from a CSV file" type="file" accept=".csv,text/csv" />
             <button class="btn btn-outline-primary" type="submit">Import ways</button>

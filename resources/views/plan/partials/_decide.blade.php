@@ -2,13 +2,16 @@
     <h2 id="decide">Decide what is carried</h2>
     @if ($page->sizing === null)
         <p class="quiet">Not known yet:
-            {{ $page->source === null ? 'the survey lacks the fuel or the generator\'s rating on it.' : 'the survey has no loads.' }} <a
-                href="{{ route('survey', [$page->switch->site_id, 'on' => $page->source === null ? 'source' : 'loads', 'switch' => $page->switch]) }}">To
-                the survey</a></p>
+            {{ $page->source === null ? 'the survey lacks the fuel or the generator\'s rating on it.' : 'the survey has no loads.' }}
+            <a
+                href="{{ route('survey', [$page->switch->site_id, 'on' => $page->asksFor(), 'switch' => $page->switch]) }}">To
+                the survey</a>
+        </p>
     @else
         @php($columns = $page->columns())
         <p>The source gives <b class="fig">{{ round($page->source->usableKw, 1) }}&#8239;kW</b> here, limited by the
-            {{ $page->source->limitedBy }}; <span class="fig">{{ round($page->source->legA) }}&#8239;A</span> a leg.@if ($page->demand)
+            {{ $page->source->limitedBy }}; <span class="fig">{{ round($page->source->legA) }}&#8239;A</span> a leg.
+            @if ($page->demand)
                 Demand of the house:@foreach (['calculated' => 'calculated', 'measured' => 'measured'] as $school => $words)
                     @if ($page->demand->{$school})
                         {{ $words }} <b
@@ -87,7 +90,7 @@
                             <td class="fig">
                                 @if ($c->runtimeHours() !== null)
                                     {{ round($c->runtimeHours()) }}&#8239;h @if ($c->gallonsAnHour() !== null)
-                                        <small>{{ round($units->shown('gal', $c->gallonsAnHour()), 1) }}&#8239;{{ $units->volume() }}/h</small>
+                                        <small>{{ $units->volumeText($c->gallonsAnHour()) }}/h</small>
                                 @endif @else–
                                 @endif
                             </td>
@@ -96,7 +99,8 @@
                     <tr>
                         <th scope="row">More work than the least</th>
                         @foreach ($columns as $c)
-                            <td class="fig">{{ $c->labourHours == 0.0 ? 'none' : round($c->labourHours, 1) . ' h' }}</td>
+                            <td class="fig">{{ $c->labourHours == 0.0 ? 'none' : round($c->labourHours, 1) . ' h' }}
+                            </td>
                         @endforeach
                     </tr>
                     <tr>
@@ -108,13 +112,15 @@
                 </tbody>
             </table>
         </div>
-        <p class="field-hint">Hours on the tank are at this load the whole time, by a generic rate. Hours of work are planning figures: a
+        <p class="field-hint">Hours on the tank are at this load the whole time, by a generic rate. Hours of work are
+            planning figures: a
             circuit moved half an hour, a shedding module one, the essential panel three.</p>
         <details class="why">
             <summary>Working</summary>
             @foreach ([...$page->source->answer->working, ...$page->sizing->working, ...$page->demand->working ?? []] as $line)
                 <p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} =
-                        {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }} {{ $line->unit }}</span></p>
+                        {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }}
+                        {{ $line->unit }}</span></p>
             @endforeach
         </details>
         @foreach ([...$page->source->answer->findings, ...$page->sizing->findings, ...$page->demand->findings ?? []] as $finding)

@@ -1,6 +1,7 @@
 <section class="block faults" aria-labelledby="faults">
     <h2 id="faults">Fault current and ratings</h2>
-    <p class="lead-in">Bolted faults, cold conductors; arcs and incident energy are not covered. A feeder that is not in the schedule counts
+    <p class="lead-in">Bolted faults, cold conductors; arcs and incident energy are not covered. A feeder that is not in the
+        schedule counts
         as no length: the figure is then too great, never too small.</p>
     <div class="scroll-x">
         <table class="ruled">
@@ -27,11 +28,11 @@
                                 @endif
                             </td>
                         @endforeach
-                        <td class="fig">{{ $element->ratedKa === null ? 'not known' : $element->ratedKa . "\u{202F}kA" }}@if ($element->seriesKa)
+                        <td class="fig">{{ $page->kiloamps($element->ratedKa) }}@if ($element->seriesKa)
                                 <small>series {{ $element->seriesKa }}&#8239;kA</small>
                             @endif
                         </td>
-                        <td><x-glyph :kind="['exceeded' => 'stop', 'holds' => 'proven'][$element->verdict()->value] ?? 'note'" />{{ $element->verdict()->words() }}</td>
+                        <td><x-glyph :kind="$page->faultGlyph($element)" />{{ $element->verdict()->words() }}</td>
                     </tr>
                 @endforeach
             </tbody>

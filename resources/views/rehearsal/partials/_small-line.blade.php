@@ -3,10 +3,13 @@
 <svg @class(['small-line', 'is-pair' => $two]) id="small-line"
     viewBox="0 0 252 {{ 150 + 16 * max(1, count($bench->playback->scenario->loads)) }}"
     role="img" aria-label="One-line at the cursor">
-    @foreach ([['n', 10, $two ? 'U1' : 'U', $two ? 'first' : 'utility', $bench->playback->scenario->plant->normal], ['e', 162, $two ? 'U2' : 'G', $two ? 'second' : 'generator', $bench->playback->scenario->plant->emergency]] as [$side, $x, $letter, $name, $source])
+    @php($plant = $bench->playback->scenario->plant)
+    @php($sides = [['n', 10, $two ? 'U1' : 'U', $plant->normal], ['e', 162, $two ? 'U2' : 'G', $plant->emergency]])
+    @foreach ($sides as [$side, $x, $letter, $source])
         <g class="source source-{{ $side }}{{ $two ? ' is-two' : '' }}">
             <rect x="{{ $x }}" y="4" width="80" height="30" />
-            <rect class="plate" x="{{ $x }}" y="4" width="26" height="30" /><text class="letter" x="{{ $x + 13 }}"
+            <rect class="plate" x="{{ $x }}" y="4" width="26" height="30" /><text class="letter"
+                x="{{ $x + 13 }}"
                 y="24" text-anchor="middle">{{ $letter }}</text><text class="fig" x="{{ $x + 53 }}" y="24"
                 text-anchor="middle" data-volts="{{ $side }}">{{ $source->nominalV }} V</text>
             <path class="tube" d="M{{ $x + 40 }} 34V72" />

@@ -15,6 +15,7 @@
             </tr>
         </thead>
         <tbody>
+            @php($plain = fn($typed) => is_numeric($typed) ? (float) $typed : $typed)
             @for ($i = 0; $i < count($lines) + 3; $i++)
                 <tr>
                     <td class="td-name"><input class="form-control @error("loads.$i.name") is-invalid @enderror"
@@ -25,13 +26,15 @@
                         @enderror
                     </td>
                     <td data-label="Running kW"><input class="form-control fig @error("loads.$i.kw") is-invalid @enderror"
-                            aria-label="Running kW of load {{ $i + 1 }}" inputmode="decimal" name="loads[{{ $i }}][kw]"
-                            value="{{ isset($lines[$i]['kw']) && is_numeric($lines[$i]['kw']) ? (float) $lines[$i]['kw'] : $lines[$i]['kw'] ?? '' }}">
+                            aria-label="Running kW of load {{ $i + 1 }}" inputmode="decimal"
+                            name="loads[{{ $i }}][kw]"
+                            value="{{ $plain($lines[$i]['kw'] ?? '') }}">
                         @error("loads.$i.kw")
                             <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                         @enderror
                     </td>
-                    <td class="td-legs" data-label="Legs"><select class="form-select" aria-label="Legs of load {{ $i + 1 }}"
+                    <td class="td-legs" data-label="Legs"><select class="form-select"
+                            aria-label="Legs of load {{ $i + 1 }}"
                             name="loads[{{ $i }}][{{ $legs }}]">
                             @foreach ($choices as $value => $words)
                                 <option value="{{ $value }}"
@@ -47,13 +50,14 @@
                                 class="form-control fig @error("loads.$i.$key") is-invalid @enderror"
                                 aria-label="{{ $words }} of load {{ $i + 1 }}" inputmode="decimal"
                                 name="loads[{{ $i }}][{{ $key }}]"
-                                value="{{ is_numeric($lines[$i][$key] ?? '') ? ((float) $lines[$i][$key] ?: '') : $lines[$i][$key] ?? '' }}">
+                                value="{{ $plain($lines[$i][$key] ?? '') ?: '' }}">
                             @error("loads.$i.$key")
                                 <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                             @enderror
                         </td>
                     @endforeach
-                    <td data-label="Priority"><input class="form-control fig @error("loads.$i.priority") is-invalid @enderror"
+                    <td data-label="Priority"><input
+                            class="form-control fig @error("loads.$i.priority") is-invalid @enderror"
                             aria-label="Priority of load {{ $i + 1 }}" inputmode="numeric"
                             name="loads[{{ $i }}][priority]"
                             value="{{ $lines[$i]['priority'] ?? ($i < count($lines) ? '' : 5) }}">
@@ -62,7 +66,8 @@
                         @enderror
                     </td>
                     @foreach ($ticks as $key => $words)
-                        <td class="td-tick" data-label="{{ $words }}"><label class="check"><input class="form-check-input"
+                        <td class="td-tick" data-label="{{ $words }}"><label class="check"><input
+                                    class="form-check-input"
                                     type="checkbox" name="loads[{{ $i }}][{{ $key }}]" value="1"
                                     aria-label="Load {{ $i + 1 }}: {{ mb_strtolower($words) }}"
                                     @checked($lines[$i][$key] ?? false)></label></td>

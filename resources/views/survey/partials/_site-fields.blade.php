@@ -18,7 +18,8 @@
     <x-field name="owner" label="Owner or contact" :value="old('owner', $site?->owner)" />
     <div class="field">
         <label for="f-timezone">Time zone</label>
-        <input id="f-timezone" name="timezone" list="zones" value="{{ old('timezone', $site?->timezone ?? 'America/New_York') }}"
+        <input id="f-timezone" name="timezone" list="zones"
+            value="{{ old('timezone', $site?->timezone ?? 'America/New_York') }}"
             @class(['form-control', 'is-invalid' => $errors->has('timezone')])>
         <datalist id="zones">
             @foreach (timezone_identifiers_list() as $zone)
@@ -63,7 +64,8 @@
 @endunless
 <div class="field">
     <label for="f-notes">Notes</label>
-    <textarea id="f-notes" name="notes" rows="3" @class(['form-control', 'is-invalid' => $errors->has('notes')])>{{ old('notes', $site?->notes) }}</textarea>
+    @php($notes = old('notes', $site?->notes))
+    <textarea id="f-notes" name="notes" rows="3" @class(['form-control', 'is-invalid' => $errors->has('notes')])>{{ $notes }}</textarea>
     @error('notes')
         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
     @enderror

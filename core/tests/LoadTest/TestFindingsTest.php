@@ -44,7 +44,8 @@ final class TestFindingsTest extends TestCase
         self::assertNotContains('coolant-cold', self::foundIn([self::at(0, $cold), self::at(899, $cold)]));
         self::assertContains('coolant-cold', self::foundIn([self::at(0, $cold), self::at(900, $cold)]));
         self::assertNotContains('coolant-cold', self::foundIn([self::at(0, []), self::at(900, [])]), 'nobody read it');
-        self::assertContains('coolant-cold', self::foundIn([self::at(5, $cold), self::at(905, ['coolant_c' => null])]), 'the last one read');
+        $lastUnread = [self::at(5, $cold), self::at(905, ['coolant_c' => null])];
+        self::assertContains('coolant-cold', self::foundIn($lastUnread), 'the last one read counts');
     }
 
     /** @return iterable<string, array{float, float, bool}> oil when warm, oil at the end, found */
@@ -240,7 +241,8 @@ final class TestFindingsTest extends TestCase
     private static function test(array $readings, array $more): array
     {
         return $more + [
-            'profile' => 'custom', 'steps' => [['level_pct' => 60, 'minutes' => 30]], 'fuel' => 'lp', 'nameplate_kw' => 20, 'readings' => $readings,
+            'profile' => 'custom', 'steps' => [['level_pct' => 60, 'minutes' => 30]], 'fuel' => 'lp', 'nameplate_kw' => 20,
+            'readings' => $readings,
         ];
     }
 }

@@ -9,7 +9,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
-/** What a site loses before a storm: each fraction on its edge and just beyond, weights, caps, grades. Rule: docs/rules.md#storm-readiness. */
+/** What a site loses before a storm, each fraction on its edge and just beyond. Rule: docs/rules.md#storm-readiness. */
 final class ReadinessTest extends TestCase
 {
     use Answers;
@@ -45,7 +45,8 @@ final class ReadinessTest extends TestCase
         yield 'over by 361 days' => ['outage_test', ['outage_test' => $test('2024-08-05')], 0.8];
         yield 'outage test failed' => ['outage_test', ['outage_test' => $test('2026-07-01', 'fail')], 1];
         yield 'never tried' => ['outage_test', ['outage_test' => null], 0.9];
-        foreach (['critical' => '2026-07-01', 'quarterly' => '2026-05-01', 'semi_annual' => '2026-02-01', 'annual' => '2025-08-01'] as $school => $day) {
+        $due = ['critical' => '2026-07-01', 'quarterly' => '2026-05-01', 'semi_annual' => '2026-02-01', 'annual' => '2025-08-01'];
+        foreach ($due as $school => $day) {
             $before = (new \DateTimeImmutable($day))->modify('-1 day')->format('Y-m-d');
             yield "load test, $school, due today" => ['load_test', ['school' => $school, 'load_test' => $test($day)], 0];
             yield "load test, $school, due yesterday" => ['load_test', ['school' => $school, 'load_test' => $test($before)], 0.4];
@@ -79,7 +80,8 @@ final class ReadinessTest extends TestCase
         }
         yield 'every month' => ['exercise', ['last_exercise' => '2026-07-02', 'exercise_every_days' => 30], 0];
         yield 'exercise not known' => ['exercise', ['last_exercise' => null], 0.7];
-        foreach (['alarms_active' => ['alarms', [0, 0.6, 1, 1], 0.5], 'service_overdue' => ['service', [0, 0.4, 0.7, 1], 0.6]] as $fact => $rule) {
+        $counted = ['alarms_active' => ['alarms', [0, 0.6, 1, 1], 0.5], 'service_overdue' => ['service', [0, 0.4, 0.7, 1], 0.6]];
+        foreach ($counted as $fact => $rule) {
             foreach ($rule[1] as $count => $fraction) {
                 yield "$fact: $count" => [$rule[0], [$fact => $count], $fraction];
             }

@@ -156,7 +156,7 @@ final readonly class SheetPage
     {
         $usual = ['weekly', 'biweekly', 'monthly', 'quarterly', 'yearly'];
 
-        return array_values(array_unique([...$usual, is_string($kept) ? $kept : 'weekly']));
+        return array_values(array_unique([...$usual, is_scalar($kept) ? (string) $kept : 'weekly']));
     }
 
     public function when(Sheet $sheet): string

@@ -41,8 +41,7 @@
             </div>
         </dl>
         @if ($page->story->result->bothClosed !== [])
-            <x-hazard><b>Back-feed.</b> In this run both sources are closed together. On a real panel this kills, or destroys
-                the sources.
+            <x-hazard><b>Back-feed.</b> In this run both sources are closed together. On a real panel this kills, or destroys the sources.
                 Connect no source before the circuit is corrected and proved.</x-hazard>
         @endif
         <div class="scroll-x" tabindex="0" role="region" aria-label="Timing strip, scrollable">{!! $page->strip()->svg() !!}</div>
@@ -55,8 +54,7 @@
                 <a class="btn btn-outline-primary" href="{{ $page->at($page->next()) }}" rel="next">Next</a>
             @endif
         </div>
-        <div class="scroll-x ladder-sheet" tabindex="0" role="region" aria-label="Ladder, scrollable">{!! $page->ladder()->svg() !!}
-        </div>
+        <div class="scroll-x ladder-sheet" tabindex="0" role="region" aria-label="Ladder, scrollable">{!! $page->ladder()->svg() !!}</div>
     @endif
     @include('circuit.partials._times')
 @endsection

@@ -6,13 +6,11 @@
     <div class="head">
         <div>
             <h1>Procedure, as a sheet</h1>
-            <p><b class="fig">{{ $page->progress->closed() }} of {{ count($page->progress->states) }}</b> steps closed. From
-                paper, in the
+            <p><b class="fig">{{ $page->progress->closed() }} of {{ count($page->progress->states) }}</b> steps closed. From paper, in the
                 order of the work: an earlier answer opens what waits for it. What is closed is put right at its step.</p>
         </div><a class="btn btn-outline-primary" href="{{ route('procedure', $page->run) }}">Step by step</a>
     </div>
-    <x-hazard><b>A record, not a permission.</b> Only what was done and read on site is written here. Each step's hazard stands
-        in the
+    <x-hazard><b>A record, not a permission.</b> Only what was done and read on site is written here. Each step's hazard stands in the
         procedure, before the step.</x-hazard>
     <form method="post" action="{{ route('procedure.sheet.keep', $page->run) }}" class="answer-sheet">
         @csrf @method('put')
@@ -52,18 +50,15 @@
                                     <td>
                                         @if ($isAsked)
                                             <input type="hidden" name="{{ $at }}[id]"
-                                                value="{{ $fault ? '' : \Illuminate\Support\Str::uuid() }}"><input
-                                                type="hidden"
+                                                value="{{ $fault ? '' : \Illuminate\Support\Str::uuid() }}"><input type="hidden"
                                                 name="{{ $at }}[step]" value="{{ $step->id }}">
                                             @if ($step->kind->value === 'measure')
                                                 <span class="field-box"><input @class([
                                                     'form-control',
                                                     'has-unit',
                                                     'is-invalid' => ($fault['field'] ?? '') === 'value',
-                                                ])
-                                                        name="{{ $at }}[value]"
-                                                        inputmode="decimal" autocomplete="off"
-                                                        value="{{ $typed['value'] ?? '' }}"
+                                                ]) name="{{ $at }}[value]"
+                                                        inputmode="decimal" autocomplete="off" value="{{ $typed['value'] ?? '' }}"
                                                         aria-label="{{ $step->title }}"><span
                                                         class="unit">{{ $step->band->unit }}</span></span>
                                                 @if ($step->tick)
@@ -76,14 +71,12 @@
                                                     aria-label="{{ $step->title }}">
                                                     <option value=""></option>
                                                     @foreach ($step->choices as $id => $words)
-                                                        <option value="{{ $id }}" @selected(($typed['choice'] ?? '') === $id)>
-                                                            {{ $words }}
+                                                        <option value="{{ $id }}" @selected(($typed['choice'] ?? '') === $id)>{{ $words }}
                                                         </option>
                                                     @endforeach
                                                 </select>
                                             @else
-                                                <select class="form-select" name="{{ $at }}[so]"
-                                                    aria-label="{{ $step->title }}">
+                                                <select class="form-select" name="{{ $at }}[so]" aria-label="{{ $step->title }}">
                                                     <option value=""></option>
                                                     <option value="1" @selected(($typed['so'] ?? '') === '1')>
                                                         {{ ['photo' => 'done', 'sign' => 'signed'][$step->kind->value] ?? 'it is so' }}
@@ -91,16 +84,14 @@
                                                     <option value="0" @selected(($typed['so'] ?? '') === '0')>does not match</option>
                                                 </select>
                                                 @if ($step->kind->value === 'sign')
-                                                    <input class="form-control" name="{{ $at }}[name]"
-                                                        maxlength="120"
+                                                    <input class="form-control" name="{{ $at }}[name]" maxlength="120"
                                                         value="{{ $typed['name'] ?? '' }}" placeholder="Name"
                                                         aria-label="{{ $step->title }}: name">
                                                 @endif
                                             @endif
                                             @if ($step->mayBeSkipped)
                                                 <label class="check"><input class="form-check-input" type="checkbox"
-                                                        name="{{ $at }}[skip]" value="1"
-                                                        @checked(($typed['skip'] ?? '') === '1')>left
+                                                        name="{{ $at }}[skip]" value="1" @checked(($typed['skip'] ?? '') === '1')>left
                                                     out</label>
                                             @endif
                                         @elseif ($page->timed($step))
@@ -117,13 +108,11 @@
                                                     $fault['field'] ?? '',
                                                     ['note', 'skip_reason'],
                                                     true),
-                                            ]) name="{{ $at }}[note]"
-                                                maxlength="500"
+                                            ]) name="{{ $at }}[note]" maxlength="500"
                                                 value="{{ $typed['note'] ?? '' }}" aria-label="{{ $step->title }}: note">
                                         @endif
                                         @if ($fault)
-                                            <p class="field-error" role="alert"><x-glyph
-                                                    kind="stop" />{{ $fault['message'] }}</p>
+                                            <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $fault['message'] }}</p>
                                         @endif
                                         @foreach ($step->stoppedBy as $stop)
                                             <p class="field-error"><x-glyph kind="stop" /><span>{{ $stop }} <a
@@ -149,8 +138,7 @@
             </section>
         @endforeach
         @if ($mayAnswer)
-            <p class="block sheet-keep"><button class="btn btn-primary btn-glove" type="submit">Keep what is filled in</button>
-            </p>
+            <p class="block sheet-keep"><button class="btn btn-primary btn-glove" type="submit">Keep what is filled in</button></p>
         @endif
     </form>
 @endsection

@@ -7,15 +7,13 @@
             <h1>Simulated outage</h1>
         </div><a class="btn btn-outline-primary" href="{{ route('labels', $switch) }}">Labels, PDF</a>
     </div>
-    <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a
-        measured
+    <p class="lead-in">Version {{ $switch->sheet->version }} of the sheet, {{ $switch->sheet->standing->label() }}. A pass is a measured
         time inside its window.</p>
     @include('partials.test-hazard', ['kind' => $switch->plant['kind']])
     @if ($switch->plant['kind'] !== 'mobile')
         @include('partials.test-point')
     @endif
-    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a
-        panel is for
+    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Work inside a panel is for
         a licensed electrician with both sources isolated, locked out and proved dead.</p>
     @if (auth()->user()->role->mayWrite())
         <form method="post" action="{{ route('runs.begin', $switch) }}" class="block">
@@ -24,8 +22,7 @@
             @error('hazards_read')
                 <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
             @enderror
-            <button class="btn btn-primary btn-glove" type="submit" name="hazards_read" value="1">Hazards read, people
-                told: begin a
+            <button class="btn btn-primary btn-glove" type="submit" name="hazards_read" value="1">Hazards read, people told: begin a
                 run</button>
             <details class="more-schools" @if ($errors->any()) open @endif>
                 <summary>What it proves: outage and bait, with pictures, the owner there. Choose</summary>
@@ -83,8 +80,7 @@
                             <td>
                                 @if ($run->signed_at)
                                     <x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'" />
-                                    {{ ['pass' => 'Passed', 'fail' => 'Failed', 'incomplete' => 'Incomplete'][$run->verdict] }},
-                                    <a
+                                    {{ ['pass' => 'Passed', 'fail' => 'Failed', 'incomplete' => 'Incomplete'][$run->verdict] }}, <a
                                     href="{{ route('report', $run) }}">report</a>@else<x-glyph kind="note" /> not signed
                                 @endif
                             </td>
@@ -123,8 +119,7 @@
     <details class="why">
         <summary>How it adds up</summary>
         @foreach ($expected->working as $line)
-            <p><b>{{ $line->label }}</b><br><span class="fig">{{ $line->expression }} = {{ $line->value }}
-                    {{ $line->unit }}</span>
+            <p><b>{{ $line->label }}</b><br><span class="fig">{{ $line->expression }} = {{ $line->value }} {{ $line->unit }}</span>
             </p>
         @endforeach
     </details>

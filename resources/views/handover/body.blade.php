@@ -85,8 +85,7 @@
                                 {{ $bait->heldMs === null ? 'end not marked' : 'held ' . RunResult::seconds($bait->heldMs) }}
                             </td>
                             <td>the load stays on G</td>
-                            <td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}
-                            </td>
+                            <td>{{ ['pass' => 'not taken', 'fail' => 'took it', 'void' => 'proves nothing'][$bait->verdict] }}</td>
                         </tr>
                     @endforeach
                 </tbody>
@@ -219,8 +218,7 @@
     <section class="report-part strip-part">
         <h2>A plain outage, rehearsed on these settings</h2>
         @if ($isPdf)
-            <img class="strip-image"
-                src="data:image/svg+xml;base64,{{ base64_encode($report->strip(isPrint: true)->wholeSvg()) }}"
+            <img class="strip-image" src="data:image/svg+xml;base64,{{ base64_encode($report->strip(isPrint: true)->wholeSvg()) }}"
                 alt="Timing strip">
         @else
             @php($strip = $report->strip(isPrint: false))
@@ -259,8 +257,7 @@
     @if ($report->notes() !== [])
         <h3>Notes</h3>
         @foreach ($report->notes() as $note)
-            <p><b>{{ $note['isAmendment'] ? 'Amendment, ' : '' }}{{ $note['who'] }}, {{ $note['when'] }}:</b>
-                {{ $note['text'] }}</p>
+            <p><b>{{ $note['isAmendment'] ? 'Amendment, ' : '' }}{{ $note['who'] }}, {{ $note['when'] }}:</b> {{ $note['text'] }}</p>
         @endforeach
     @endif
 </section>
@@ -291,7 +288,6 @@
     <p class="small">Record of {{ $report->record->entries }} entries,
         {{ $report->record->isWhole ? 'chain whole' : "NOT WHOLE: {$report->record->fault}" }}. Head <span
             class="fig hash">{{ $run->head }}</span></p>
-    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Limits
-        and planning
+    <p class="small">The maker's instructions, the adopted code and the authority having jurisdiction come first. Limits and planning
         values are to be confirmed against the edition in force. Nothing here permits work on live parts.</p>
 </section>

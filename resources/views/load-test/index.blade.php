@@ -8,18 +8,15 @@
         </p>
     @else
         <x-hazard><b>Lethal voltage, hot air.</b> Load bank terminals stay energized while the set runs. Contact kills. With
-            the set stopped the utility still feeds the load side. Connect and disconnect the bank only with the set stopped,
-            its start
-            battery disconnected, and utility and generator both isolated, locked out and proved dead at the terminals; a
-            licensed
+            the set stopped the utility still feeds the load side. Connect and disconnect the bank only with the set stopped, its start
+            battery disconnected, and utility and generator both isolated, locked out and proved dead at the terminals; a licensed
             electrician, by the maker's instructions.</x-hazard>
         @if (auth()->user()->role->mayWrite())
             <form method="post" action="{{ route('load-tests.plan', $page->switch) }}" class="block">
                 @csrf
                 <h2>Plan a test</h2>
                 <div class="fields">
-                    <div class="field"><label for="profile">What is to be proved</label><select class="form-select"
-                            id="profile"
+                    <div class="field"><label for="profile">What is to be proved</label><select class="form-select" id="profile"
                             name="profile">
                             @foreach ($page::PROFILES as $value => $words)
                                 <option value="{{ $value }}" @selected(old('profile', 'quarterly_house') === $value)>{{ $words }}</option>
@@ -35,8 +32,7 @@
                         :value="old('building_kw', $page->facts->buildingKw())"
                         hint="From the survey; measure it on the day" />
                     @if ($page->banks->isNotEmpty())
-                        <div class="field"><label for="equipment_id">Load bank</label><select class="form-select"
-                                id="equipment_id"
+                        <div class="field"><label for="equipment_id">Load bank</label><select class="form-select" id="equipment_id"
                                 name="equipment_id">
                                 <option value="">none from the list</option>
                                 @foreach ($page->banks as $bank)
@@ -87,8 +83,7 @@
             'cold_start' => 'Cold start',
             'monthly_met' => 'The monthly runs reached 30 % or the exhaust temperature',
         ] as $name => $words)
-                        <label class="check"><input class="form-check-input" type="checkbox" name="{{ $name }}"
-                                value="1"
+                        <label class="check"><input class="form-check-input" type="checkbox" name="{{ $name }}" value="1"
                                 @checked(old($name, $name === 'use_building' && old('profile') === null))>{{ $words }}</label>
                     @endforeach
                 </div>
@@ -99,8 +94,7 @@
     <section class="block" aria-labelledby="tests">
         <h2 id="tests">Tests of this switch</h2>
         @if ($page->tests->isEmpty())
-            <p class="quiet">None yet. An exercise proves that the engine starts; only a run with load proves that it carries.
-            </p>
+            <p class="quiet">None yet. An exercise proves that the engine starts; only a run with load proves that it carries.</p>
         @else
             <table class="ruled">
                 <thead>
@@ -145,8 +139,7 @@
                 <tbody>
                     @foreach ($page->due->due as $one)
                         <tr>
-                            <th scope="row">{{ $page::run($one->type) }}<small>every {{ $one->months }} months</small>
-                            </th>
+                            <th scope="row">{{ $page::run($one->type) }}<small>every {{ $one->months }} months</small></th>
                             <td class="fig">{{ $one->lastDone ?? 'never' }}</td>
                             <td class="fig">{{ $one->due }}</td>
                             <td><x-glyph :kind="['ok' => 'proven', 'overdue' => 'warn'][$one->status] ?? 'note'" />{{ $one->status }}</td>
@@ -154,8 +147,7 @@
                     @endforeach
                 </tbody>
             </table>
-            <p class="working">Only passed runs count: closed load tests here, and outages of signed runs. What is required is
-                a matter of
+            <p class="working">Only passed runs count: closed load tests here, and outages of signed runs. What is required is a matter of
                 the adopted code and the authority having jurisdiction.</p>
             @foreach ($page->due->findings as $finding)
                 <x-finding :finding="$finding" />
@@ -165,8 +157,7 @@
     @if ($page->figures() !== [])
         <section class="block" aria-labelledby="trend">
             <h2 id="trend">Over the years</h2>
-            <p class="lead-in">At the top load of each closed test; only tests on the same fuel under about the same load are
-                compared.</p>
+            <p class="lead-in">At the top load of each closed test; only tests on the same fuel under about the same load are compared.</p>
             <ul class="trends">
                 @foreach ($page->figures() as $row)
                     <li>

@@ -16,8 +16,7 @@
             ][$part->state->value]" />
                 <span><b>{{ $part->part->label() }}</b>{{ $part->words() }}
                     @if ($part->record)
-                        <small>{{ $standing->date(\Illuminate\Support\Carbon::parse($part->record->at)) }},
-                            {{ $part->record->by }},
+                        <small>{{ $standing->date(\Illuminate\Support\Carbon::parse($part->record->at)) }}, {{ $part->record->by }},
                             {{ lcfirst($part->record->run) }}</small>
                     @endif
                     @foreach ($part->again as $reason)

@@ -3,10 +3,8 @@
 @section('main')
     <h1>What this class asks</h1>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'class'])
-    <p class="lead-in">System class: <b>{{ $page->className() }}</b>. The authority having jurisdiction decides the class; the
-        adopted code
-        says what it asks{{ $page->edition ? ', here ' . $page->edition : '' }}. Articles of the NEC and the NFPA are named as a
-        way in;
+    <p class="lead-in">System class: <b>{{ $page->className() }}</b>. The authority having jurisdiction decides the class; the adopted code
+        says what it asks{{ $page->edition ? ', here ' . $page->edition : '' }}. Articles of the NEC and the NFPA are named as a way in;
         confirm them in the edition in force.</p>
     @foreach ($page->sheet->groups() as $title => $facts)
         <section class="block class-facts" aria-labelledby="group-{{ $loop->index }}">

@@ -12,8 +12,7 @@
         </div>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'landing'])
-    <x-hazard><b>Dead, locked, proved dead.</b> Nothing is landed before both sources are isolated, locked out and proved dead
-        by a licensed
+    <x-hazard><b>Dead, locked, proved dead.</b> Nothing is landed before both sources are isolated, locked out and proved dead by a licensed
         electrician. The torque is the maker's; a table is a last resort. Colours prove nothing: each conductor is identified by
         test.</x-hazard>
     @forelse ($page->enclosures as $table)
@@ -63,8 +62,7 @@
                 <p class="entries"><b>Entries.</b>
                     @foreach ($here as $entry)
                         {{ $entry->feeder }}: <span
-                            class="fig">{{ $entry->pieces > 1 ? $entry->pieces . ' × ' : '' }}{{ $entry->tradeSize }}</span>,
-                        knock-out
+                            class="fig">{{ $entry->pieces > 1 ? $entry->pieces . ' × ' : '' }}{{ $entry->tradeSize }}</span>, knock-out
                         <span class="fig">{{ $entry->knockOutIn }}</span>&#8239;in,
                         {{ $page->fitting($entry) }}.
                     @endforeach
@@ -72,8 +70,7 @@
             @endif
         </section>
         @empty
-            <p class="quiet">No run has both its ends named yet. <a href="{{ route('wires', $page->switch) }}">Say in the schedule
-                    what each
+            <p class="quiet">No run has both its ends named yet. <a href="{{ route('wires', $page->switch) }}">Say in the schedule what each
                     run joins.</a></p>
         @endforelse
         @foreach ($page->findings() as $finding)
@@ -95,16 +92,14 @@
                             @foreach ([...$page->controls, ...$page->jumpers] as $line)
                                 <tr>
                                     <td><b>{{ $line['function'] }}</b></td>
-                                    <td class="fig">
-                                        {{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td>
+                                    <td class="fig">{{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td>
                                     <td>{{ $line['why'] }} {{ $line['note'] }}</td>
                                 </tr>
                             @endforeach
                         </tbody>
                     </table>
                 </div>
-                <p class="finding-because">Small stranded conductors get ferrules or forks. Control and power conductors share a
-                    raceway
+                <p class="finding-because">Small stranded conductors get ferrules or forks. Control and power conductors share a raceway
                     only where the code in force and their insulation allow it.</p>
             </section>
         @endif
@@ -125,13 +120,10 @@
                             @foreach ($page->boxes as $one)
                                 @php($v = $one['answer']?->values)
                                 <tr>
-                                    <td><b>{{ $one['box']['name'] }}</b><small>{{ $one['box']['from'] }},
-                                            {{ $one['box']['from_wall'] }}, to
+                                    <td><b>{{ $one['box']['name'] }}</b><small>{{ $one['box']['from'] }}, {{ $one['box']['from_wall'] }}, to
                                             {{ $one['box']['to'] }},
-                                            {{ $one['box']['to_wall'] }}{{ $one['box']['splice'] ? ', spliced' : '' }}</small>
-                                    </td>
-                                    <td class="fig">{{ $one['box']['w_in'] }} × {{ $one['box']['h_in'] }} ×
-                                        {{ $one['box']['d_in'] }}</td>
+                                            {{ $one['box']['to_wall'] }}{{ $one['box']['splice'] ? ', spliced' : '' }}</small></td>
+                                    <td class="fig">{{ $one['box']['w_in'] }} × {{ $one['box']['h_in'] }} × {{ $one['box']['d_in'] }}</td>
                                     <td class="fig">
                                         @if ($v === null)
                                             –
@@ -198,13 +190,9 @@
                                                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                                 @enderror
                                             </td>
-                                            <td><span class="fig">{{ $line['conductor'] }}</span>
-                                                <small>{{ $line['feeder'] }}</small><input
-                                                    type="hidden" name="{{ $at }}[conductor]"
-                                                    value="{{ $line['conductor'] }}"><input
-                                                    type="hidden" name="{{ $at }}[feeder]"
-                                                    value="{{ $line['feeder'] }}">
-                                            </td>
+                                            <td><span class="fig">{{ $line['conductor'] }}</span> <small>{{ $line['feeder'] }}</small><input
+                                                    type="hidden" name="{{ $at }}[conductor]" value="{{ $line['conductor'] }}"><input
+                                                    type="hidden" name="{{ $at }}[feeder]" value="{{ $line['feeder'] }}"></td>
                                             <td><input @class([
                                                 'form-control',
                                                 'is-invalid' => $errors->has("$key.terminal"),
@@ -214,8 +202,7 @@
                                                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                                 @enderror
                                             </td>
-                                            <td><select class="form-select" name="{{ $at }}[on]"
-                                                    aria-label="Function of the terminal">
+                                            <td><select class="form-select" name="{{ $at }}[on]" aria-label="Function of the terminal">
                                                     @foreach (['L1', 'L2', 'L3', 'N', 'G'] as $on)
                                                         <option @selected(($line['on'] ?? '') === $on)>{{ $on }}</option>
                                                     @endforeach
@@ -228,8 +215,7 @@
                                                     @endforeach
                                                 </select>
                                             </td>
-                                            <td><select class="form-select" name="{{ $at }}[reid]"
-                                                    aria-label="Tape or sleeve">
+                                            <td><select class="form-select" name="{{ $at }}[reid]" aria-label="Tape or sleeve">
                                                     <option value="">none</option>
                                                     @foreach (array_diff(ColourSystem::REID, ['grey']) as $colour)
                                                         <option value="{{ $colour }}" @selected(($line['reid'] ?? '') === $colour)>
@@ -245,8 +231,7 @@
                                                     @endforeach
                                                 </select>
                                             </td>
-                                            <td><select class="form-select" name="{{ $at }}[socket_in]"
-                                                    aria-label="Socket, inches">
+                                            <td><select class="form-select" name="{{ $at }}[socket_in]" aria-label="Socket, inches">
                                                     <option value="">none</option>
                                                     @foreach (LandingPage::SOCKETS as $socket)
                                                         <option @selected(($line['socket_in'] ?? '') === $socket)>{{ $socket }}</option>
@@ -363,8 +348,7 @@
                                                 'form-control',
                                                 'fig',
                                                 'is-invalid' => $errors->has("boxes.$i.$key"),
-                                            ])
-                                                    name="boxes[{{ $i }}][{{ $key }}]"
+                                            ]) name="boxes[{{ $i }}][{{ $key }}]"
                                                     value="{{ $lines[$i][$key] ?? '' }}" inputmode="decimal"
                                                     aria-label="{{ $words }} of box {{ $i + 1 }}">
                                                 @error("boxes.$i.$key")
@@ -373,8 +357,7 @@
                                             </td>
                                         @endforeach
                                         @foreach (['from' => 'left', 'to' => 'right'] as $end => $usual)
-                                            <td><select class="form-select"
-                                                    name="boxes[{{ $i }}][{{ $end }}]"
+                                            <td><select class="form-select" name="boxes[{{ $i }}][{{ $end }}]"
                                                     aria-label="Run {{ $end }} box {{ $i + 1 }}">
                                                     @foreach ($runs as $run)
                                                         <option @selected(($lines[$i][$end] ?? '') === $run)>{{ $run }}</option>
@@ -400,8 +383,7 @@
                             </tbody>
                         </table>
                     </div>
-                    <p class="field-hint">A box in the middle of one run: name that run on both sides. Clear a name to take a line
-                        out.</p>
+                    <p class="field-hint">A box in the middle of one run: name that run on both sides. Clear a name to take a line out.</p>
                     <button class="btn btn-primary" type="submit">Save landing and boxes</button>
                 </form>
             </details>

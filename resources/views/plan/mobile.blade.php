@@ -8,8 +8,7 @@
         </div>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'mobile'])
-    <x-hazard><b>Unplugged is not dead.</b> Shore cord out, panel main open, battery switch off, inverter off, engine kept from
-        starting,
+    <x-hazard><b>Unplugged is not dead.</b> Shore cord out, panel main open, battery switch off, inverter off, engine kept from starting,
         then prove dead, even in your own vehicle. Batteries hold their energy with everything off.</x-hazard>
     @if ($page->runtime)
         <section class="block" aria-labelledby="lasts">
@@ -45,16 +44,14 @@
                 <summary>Working</summary>
                 @foreach ($page->runtime->working as $line)
                     <p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} =
-                            {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }}
-                            {{ $line->unit }}</span></p>
+                            {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }} {{ $line->unit }}</span></p>
                 @endforeach
             </details>
             @if ($page->carried && $page->carried->offWords() !== [])
                 <p>On the inverter these stay off: <b>{{ implode(', ', $page->carried->offWords()) }}</b>.</p>
             @endif
             @if ($page->isChargerOn() && auth()->user()->role->mayWrite())
-                <form method="post" action="{{ route('mobile.charger', $page->switch) }}">@csrf<button
-                        class="btn btn-outline-primary"
+                <form method="post" action="{{ route('mobile.charger', $page->switch) }}">@csrf<button class="btn btn-outline-primary"
                         type="submit">Put the charger on the shed list</button></form>
             @endif
         </section>
@@ -81,8 +78,7 @@
                                 <td class="num-col fig">{{ round($source->usableKw, 1) }}&#8239;kW</td>
                                 <td class="num-col fig">{{ round($source->legA) }}&#8239;A</td>
                                 <td class="num-col fig">{{ round($source->loadKw, 1) }}&#8239;kW</td>
-                                <td class="num-col fig">
-                                    {{ $source->hours === null ? 'not known' : round($source->hours, 1) . ' h' }}</td>
+                                <td class="num-col fig">{{ $source->hours === null ? 'not known' : round($source->hours, 1) . ' h' }}</td>
                                 <td>{{ $source->off === [] ? 'nothing' : implode(', ', $source->off) }}</td>
                             </tr>
                         @endforeach
@@ -95,13 +91,10 @@
         <section class="block" aria-labelledby="jumper-said">
             <h2 id="jumper-said">One leg into two</h2>
             <p><x-glyph :kind="$page->jumper->values['allowed'] ? 'proven' : 'stop'" />
-                <b>{{ $page->jumper->values['allowed'] ? 'Nothing found against the jumper.' : 'Not with a jumper as it stands.' }}</b>
-                The
-                shared neutral would carry <span
-                    class="fig">{{ round($page->jumper->values['feeder_neutral_a']) }}&#8239;A</span>.
+                <b>{{ $page->jumper->values['allowed'] ? 'Nothing found against the jumper.' : 'Not with a jumper as it stands.' }}</b> The
+                shared neutral would carry <span class="fig">{{ round($page->jumper->values['feeder_neutral_a']) }}&#8239;A</span>.
             </p>
-            <p class="finding-because">Only with the maker's written consent, and only where no 240 V source can ever be plugged
-                in there. A
+            <p class="finding-because">Only with the maker's written consent, and only where no 240 V source can ever be plugged in there. A
                 licensed electrician decides.</p>
         </section>
     @endif
@@ -163,8 +156,7 @@
             <x-field name="inverter_kw" label="Inverter, continuous, each station" unit="kW" inputmode="decimal"
                 :value="$page->typed('inverter_kw')" />
             <x-field name="inverter_a" label="Its output breaker" unit="A" inputmode="decimal" :value="$page->typed('inverter_a')" />
-            <div class="field"><label for="charger">The charger among the loads</label><select class="form-select"
-                    id="charger"
+            <div class="field"><label for="charger">The charger among the loads</label><select class="form-select" id="charger"
                     name="charger">
                     <option value="">none</option>
                     @foreach ($page->switch->loads as $load)
@@ -191,8 +183,7 @@
             @endif
             <x-field name="cord_m" label="Cord of the generator or inverter" :unit="$page->units->length()" inputmode="decimal"
                 :value="$page->typed('cord_m')" />
-            <div class="field"><label for="cord_size">Its size</label><select class="form-select" id="cord_size"
-                    name="cord_size">
+            <div class="field"><label for="cord_size">Its size</label><select class="form-select" id="cord_size" name="cord_size">
                     <option value="">not known</option>
                     @foreach (['14', '12', '10', '8', '6', '4', '2'] as $size)
                         <option @selected($page->typed('cord_size') === $size)>{{ $size }}</option>

@@ -16,14 +16,11 @@
         'under' => 'printed ' . $plan->standing->date(now()),
     ])
     <h1>Plan: {{ $site->name }}</h1>
-    <p class="small">{{ $site->address }} {{ $site->installation->label() }}. Printed {{ $plan->standing->date(now()) }}.
-        Escapement.</p>
-    <div class="box"><b>A plan, not permission.</b> Nothing here permits work on live parts. Every size, torque, distance
-        and time is a
+    <p class="small">{{ $site->address }} {{ $site->installation->label() }}. Printed {{ $plan->standing->date(now()) }}. Escapement.</p>
+    <div class="box"><b>A plan, not permission.</b> Nothing here permits work on live parts. Every size, torque, distance and time is a
         planning figure, to be confirmed against the maker's instructions, the adopted code in its edition in force
         ({{ $edition ?? 'edition not stated: ask the authority' }}), the authority having jurisdiction and a
-        licensed electrician. Line sides stay live until the supply is opened upstream; the generator starts by itself.
-    </div>
+        licensed electrician. Line sides stay live until the supply is opened upstream; the generator starts by itself.</div>
     <h2>Found</h2>
     @php($plate = new SwitchPlate($switch))
     <table>
@@ -97,8 +94,7 @@
                 <tr>
                     <th></th>
                     @foreach ($plan->columns() as $c)
-                        <th>{{ $c->title }}{{ $c->key === $plan->sizing->recommendation ? ' (recommended)' : '' }}
-                        </th>
+                        <th>{{ $c->title }}{{ $c->key === $plan->sizing->recommendation ? ' (recommended)' : '' }}</th>
                     @endforeach
                 </tr>
             </thead>
@@ -143,8 +139,7 @@
     @include('partials.test-point', ['test' => $plan->test])
     <h2>Bonds: what moves</h2>
     @forelse ($plan->moves() as $move)
-    <p><b>{{ $move->n }}. {{ $move->title }}.</b> {{ $move->why }}</p>@empty<p>Nothing moves: one bond in
-            every position.
+    <p><b>{{ $move->n }}. {{ $move->title }}.</b> {{ $move->why }}</p>@empty<p>Nothing moves: one bond in every position.
         </p>
     @endforelse
     @foreach ($plan->bonding->panelWork() as $work)
@@ -178,8 +173,7 @@
                         {{ ucfirst($row->typed('material')) }}</td>
                     <td class="fig">{{ $row->egc ?? ($row->typed('service') === '1' ? 'by neutral' : '–') }}</td>
                     <td class="fig">{{ $row->length() }} {{ $wires->units->length() }}</td>
-                    <td class="fig">{{ $wires->raceways[$row->typed('raceway')] ?? '' }}
-                        {{ $row->minTradeSize ?? '–' }}</td>
+                    <td class="fig">{{ $wires->raceways[$row->typed('raceway')] ?? '' }} {{ $row->minTradeSize ?? '–' }}</td>
                     <td class="fig">{{ $row->fillPct === null ? '–' : round($row->fillPct) . ' %' }}</td>
                     <td class="fig">{{ $row->dropPct === null ? '–' : round($row->dropPct, 1) . ' %' }}</td>
                 </tr>
@@ -187,8 +181,7 @@
         </tbody>
     </table>
     @foreach ($wires->findings() as $told)
-        <p><b>{{ ucfirst($told['finding']->severity->value) }}: {{ $told['finding']->message }}</b>
-            {{ implode(', ', $told['runs']) }}.
+        <p><b>{{ ucfirst($told['finding']->severity->value) }}: {{ $told['finding']->message }}</b> {{ implode(', ', $told['runs']) }}.
             {{ $told['finding']->because }}</p>
     @endforeach
     @foreach ($landing->enclosures as $table)
@@ -229,8 +222,7 @@
             </table>
             @foreach (array_filter($landing->entries, fn($entry) => $entry->enclosure === $table->id) as $entry)
                 <p class="small">Entry of {{ $entry->feeder }}:
-                    {{ $entry->pieces > 1 ? $entry->pieces . ' × ' : '' }}{{ $entry->connector }}
-                    {{ $entry->tradeSize }}, knock-out
+                    {{ $entry->pieces > 1 ? $entry->pieces . ' × ' : '' }}{{ $entry->connector }} {{ $entry->tradeSize }}, knock-out
                     {{ $entry->knockOutIn }}
                     in{{ $entry->isBushed ? ', insulating bushing' : '' }}{{ $entry->isSealed ? ', sealed' : '' }}.</p>
             @endforeach
@@ -239,8 +231,7 @@
     @if ($landing->boxes !== [])
         <h3>Boxes</h3>
         @foreach ($landing->boxes as $one)
-            <p>{{ $one['box']['name'] }}, {{ $one['box']['w_in'] }} × {{ $one['box']['h_in'] }} ×
-                {{ $one['box']['d_in'] }} in:
+            <p>{{ $one['box']['name'] }}, {{ $one['box']['w_in'] }} × {{ $one['box']['h_in'] }} × {{ $one['box']['d_in'] }} in:
                 {{ $one['fault'] ?? ($one['answer']?->values['passes'] ? 'big enough' : 'too small') }}.</p>
         @endforeach
     @endif
@@ -251,8 +242,7 @@
                 @foreach ([...$landing->controls, ...$landing->jumpers] as $line)
                     <tr>
                         <td>{{ $line['function'] }}</td>
-                        <td class="fig">
-                            {{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td>
+                        <td class="fig">{{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td>
                         <td>{{ $line['why'] }} {{ $line['note'] }}</td>
                     </tr>
                 @endforeach
@@ -283,8 +273,7 @@
                     <tr>
                         <td class="fig">{{ round($step['t_s']) }} s</td>
                         <td>{{ $step['id'] }}</td>
-                        <td class="fig">{{ round($step['running_kw'], 1) }} of {{ round($shedding->usableKw, 1) }} kW
-                        </td>
+                        <td class="fig">{{ round($step['running_kw'], 1) }} of {{ round($shedding->usableKw, 1) }} kW</td>
                         <td class="fig">{{ round($step['start_kva'], 1) }} kVA</td>
                         <td class="fig">{{ round($step['dip_pct']) }} %</td>
                     </tr>

@@ -15,8 +15,7 @@
         </div>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'power-down'])
-    <x-hazard><b>No work on what may be live.</b> Dark work begins only when the supply is open upstream, locked, tagged and
-        proved dead;
+    <x-hazard><b>No work on what may be live.</b> Dark work begins only when the supply is open upstream, locked, tagged and proved dead;
         {{ $page->acts()->keptAway() }}. A licensed electrician decides; the adopted code and the authority
         rule.</x-hazard>
     @foreach ($page->unknown() as $finding)
@@ -49,15 +48,13 @@
             viewBox="0 0 {{ $chart->width }} {{ $chart->height }}" role="img"
             aria-label="The day: {{ $page->minutes('window_min') }} minutes dark">
             @php($window = $chart->window())
-            <rect class="dark-window" x="{{ $window['x'] }}" y="24" width="{{ $window['width'] }}"
-                height="{{ $chart->height - 24 }}" />
+            <rect class="dark-window" x="{{ $window['x'] }}" y="24" width="{{ $window['width'] }}" height="{{ $chart->height - 24 }}" />
             @foreach ($chart->ticks() as $tick)
                 <text class="tick" x="{{ $tick['x'] }}" y="16" text-anchor="middle">{{ $tick['words'] }}</text>
                 <path class="tick" d="M{{ $tick['x'] }} 22V{{ $chart->height }}" />
             @endforeach
             @foreach ($chart->bars() as $bar)
-                <g><text class="who" x="18" y="{{ $bar['y'] + 15 }}" text-anchor="end">{{ $bar['id'] }}</text><text
-                        x="28"
+                <g><text class="who" x="18" y="{{ $bar['y'] + 15 }}" text-anchor="end">{{ $bar['id'] }}</text><text x="28"
                         y="{{ $bar['y'] + 15 }}">{{ $bar['name'] }}</text>
                     <rect class="bar bar-{{ $bar['kind'] }}" x="{{ $bar['x'] }}" y="{{ $bar['y'] }}"
                         width="{{ max(3, $bar['width']) }}" height="20">
@@ -87,15 +84,13 @@
     <details class="why">
         <summary>Working</summary>
         @foreach ($page->answer->working as $line)
-            <p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} = {{ $line->value }}
-                    {{ $line->unit }}</span></p>
+            <p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} = {{ $line->value }} {{ $line->unit }}</span></p>
         @endforeach
     </details>
     <p class="choice">
         @if ($page->opensAt && $page->minutes('window_min') > 0)
             <a href="{{ route('power-down.ics', $page->switch) }}">Appointment (iCalendar)</a>
-        @endif <a href="{{ route('power-down.pdf', $page->switch) }}">Page for the owner and the utility
-            (PDF)</a>
+        @endif <a href="{{ route('power-down.pdf', $page->switch) }}">Page for the owner and the utility (PDF)</a>
     </p>
     @if (auth()->user()->role->mayWrite())
         <form method="post" action="{{ route('power-down.save', $page->switch) }}" class="block">
@@ -145,8 +140,7 @@
                                         'is-invalid' => $errors->has("tasks.$n.$key"),
                                     ])
                                             aria-label="{{ $words }} of task {{ $n }}"
-                                            name="tasks[{{ $n }}][{{ $key }}]"
-                                            value="{{ $lines[$n][$key] ?? '' }}">
+                                            name="tasks[{{ $n }}][{{ $key }}]" value="{{ $lines[$n][$key] ?? '' }}">
                                         @error("tasks.$n.$key")
                                             <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                                         @enderror
@@ -154,16 +148,14 @@
                                 @endforeach
                                 <td><label class="check"><input class="form-check-input" type="checkbox"
                                             name="tasks[{{ $n }}][dark]" value="1"
-                                            aria-label="Task {{ $n }} needs the supply dead"
-                                            @checked($lines[$n]['dark'] ?? false)></label>
+                                            aria-label="Task {{ $n }} needs the supply dead" @checked($lines[$n]['dark'] ?? false)></label>
                                 </td>
                             </tr>
                         @endforeach
                     </tbody>
                 </table>
             </div>
-            <p class="field-hint">Names parted by commas work together on it. A task waits for the numbers it names. Clear a
-                line to take
+            <p class="field-hint">Names parted by commas work together on it. A task waits for the numbers it names. Clear a line to take
                 its task out.</p>
             <button class="btn btn-primary" type="submit">Save the day</button>
         </form>

@@ -15,13 +15,11 @@
         </div>
     </div>
     @include('plan.partials._nav', ['switch' => $page->switch, 'now' => 'wires'])
-    <x-hazard><b>The tables are planning figures.</b> Confirm each against the edition in force, the maker's data and the
-        authority; a
+    <x-hazard><b>The tables are planning figures.</b> Confirm each against the edition in force, the maker's data and the authority; a
         licensed electrician installs, with everything isolated, locked and proved dead.</x-hazard>
     @foreach ($page->waiting as $sentence)
         <p class="missing"><x-glyph kind="warn" /><span>{{ $sentence }} <a
-                    href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'source', 'switch' => $page->switch->id]) }}">To
-                    the
+                    href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'source', 'switch' => $page->switch->id]) }}">To the
                     survey</a></span></p>
     @endforeach
     @php($mayWrite = auth()->user()->role->mayWrite())
@@ -51,8 +49,7 @@
                     <summary>Another run</summary>@include('plan.partials._wire-run', ['row' => null, 'line' => [], 'findings' => []])
                 </details>
             @endfor
-            <p class="field-hint">The 83&#8239;% option is for a run that carries the whole load of one dwelling. Ahead of the
-                main there is
+            <p class="field-hint">The 83&#8239;% option is for a run that carries the whole load of one dwelling. Ahead of the main there is
                 no grounding conductor: the neutral carries a fault. Clear a name to take its run out.</p>
             <button class="btn btn-primary btn-glove" type="submit">Save the runs</button>
         @endif

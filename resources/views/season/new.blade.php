@@ -4,8 +4,7 @@
     <div class="head">
         <div>
             <h1>A season, played through several sheets</h1>
-            <p>What would each of them have cost: starts, dark time, fuel. <a href="{{ route('rehearsal', $switch) }}">Back to
-                    the
+            <p>What would each of them have cost: starts, dark time, fuel. <a href="{{ route('rehearsal', $switch) }}">Back to the
                     rehearsal</a>
             </p>
         </div>
@@ -47,8 +46,7 @@
                             <option value="">nothing</option>
                             @foreach (array_keys(\App\Stage\Season\SeasonRequest::TURNS) as $path)
                                 <option value="{{ $path }}" @selected(old('turn', '/return_delay_ms') === $path)>
-                                    {{ \Escapement\Core\Settings\SheetWords::label($path) }},
-                                    {{ str_ends_with($path, '_ms') ? 's' : '%' }}
+                                    {{ \Escapement\Core\Settings\SheetWords::label($path) }}, {{ str_ends_with($path, '_ms') ? 's' : '%' }}
                                 </option>
                             @endforeach
                         </select>
@@ -61,8 +59,7 @@
             <fieldset class="block">
                 <legend>What disturbs the supply</legend>
                 <div class="fields">
-                    <div class="field field-wide"><label for="recording">A recording</label><select class="form-select"
-                            id="recording"
+                    <div class="field field-wide"><label for="recording">A recording</label><select class="form-select" id="recording"
                             name="recording">
                             <option value="">none: draw it from the rates below</option>
                             @foreach ($recordings as $recording)
@@ -86,8 +83,7 @@
                     <x-field name="outage_least_s" label="An outage lasts from" unit="s" :value="old('outage_least_s', 20)"
                         inputmode="decimal" />
                     <x-field name="outage_most_s" label="to" unit="s" :value="old('outage_most_s', 28800)" inputmode="decimal" />
-                    <x-field name="false_pct" label="Returns that do not last" unit="%" :value="old('false_pct', 30)"
-                        inputmode="decimal"
+                    <x-field name="false_pct" label="Returns that do not last" unit="%" :value="old('false_pct', 30)" inputmode="decimal"
                         hint="Of the outages: back, and gone again within a minute." />
                 </div>
             </fieldset>

@@ -43,8 +43,7 @@
                     @include('survey.partials._answers', ['switch' => $page->switch])
                 @endif
                 @if (auth()->user()->role->mayWrite())
-                    <div class="row-of-buttons"><button class="btn btn-primary btn-glove" type="submit" name="next"
-                            value="1">Save, and
+                    <div class="row-of-buttons"><button class="btn btn-primary btn-glove" type="submit" name="next" value="1">Save, and
                             on</button>
                         <button class="btn btn-outline-primary btn-glove" type="submit">Save</button>
                     </div>
@@ -110,8 +109,7 @@
                 </div>
             @endif
         </dl>
-        <p class="finding-because">The rating is the maker's for this fuel. What height and heat take from it is worked out on
-            the Plan
+        <p class="finding-because">The rating is the maker's for this fuel. What height and heat take from it is worked out on the Plan
             page.
         </p>
         @foreach ($page->standing->check?->findings ?? [] as $finding)

@@ -11,8 +11,7 @@
     </div>
     <x-hazard><b>{{ $page->acts()->title() }}</b> {{ $page->acts()->danger() }} {{ $page->acts()->before() }}</x-hazard>
     <div class="scroll-x" tabindex="0" role="region" aria-label="Sixteen months, scrollable">{!! $page->ruler()->svg() !!}</div>
-    <p class="key"><span>full tooth: load test held</span><span>open tooth: something is due</span><span>ticks:
-            exercises</span><span>x:
+    <p class="key"><span>full tooth: load test held</span><span>open tooth: something is due</span><span>ticks: exercises</span><span>x:
             missed</span></p>
     @if (($heard = $page->heard()) !== [])
         <section class="block" aria-labelledby="heard">
@@ -27,8 +26,7 @@
         @elseif ($page->problem)
             <p class="field-error"><x-glyph kind="stop" />{{ $page->problem }}</p>
         @elseif ($page->due === [])
-            <p class="quiet">No engine stands here, and so none of its service is due. What the switch itself asks for is in
-                its maker's
+            <p class="quiet">No engine stands here, and so none of its service is due. What the switch itself asks for is in its maker's
                 instructions.</p>
         @else
             <p>The engine has run <b class="fig">{{ number_format($page->hoursNow, 1) }} h</b>.</p>
@@ -60,8 +58,7 @@
                 <h3>Visits that combine it</h3>
                 <ul class="plain">
                     @foreach ($page->visits as $visit)
-                        <li><b>{{ \Illuminate\Support\Carbon::parse($visit['date'])->format('j M Y') }}</b>,
-                            {{ round($visit['minutes']) }}
+                        <li><b>{{ \Illuminate\Support\Carbon::parse($visit['date'])->format('j M Y') }}</b>, {{ round($visit['minutes']) }}
                             min: {{ implode(', ', array_map(fn($id) => lcfirst($page::item($id)), $visit['items'])) }}</li>
                     @endforeach
                 </ul>

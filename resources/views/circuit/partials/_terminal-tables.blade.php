@@ -48,8 +48,7 @@
 </section>
 <section class="block">
     <h2>Continuity, dead</h2>
-    <p class="lead-in">Every source isolated, locked out and proved dead first. What a continuity tester must find closed;
-        anything else
+    <p class="lead-in">Every source isolated, locked out and proved dead first. What a continuity tester must find closed; anything else
         closed is a wrong wire.</p>
     <table class="ruled">
         <thead>
@@ -64,8 +63,7 @@
                     <th scope="row">
                         {{ $page->state($row['state']) }}<small>{{ $page->byHand($row) }}</small>
                     </th>
-                    <td>{{ $row['closed'] === [] ? 'nothing' : implode('; ', array_map($page->path(...), $row['closed'])) }}
-                    </td>
+                    <td>{{ $row['closed'] === [] ? 'nothing' : implode('; ', array_map($page->path(...), $row['closed'])) }}</td>
                 </tr>
             @endforeach
         </tbody>

@@ -2,14 +2,12 @@
 @php($mayAnswer = $page->mayAnswer() && auth()->user()->role->mayWrite())
 @php($slug = str_replace(['/', '.', '_'], '-', $step->id))
 @php($kind = $step->kind->value)
-<section class="now" @if ($isNow) id="now" @else hidden @endif
-    aria-labelledby="title-{{ $slug }}"
+<section class="now" @if ($isNow) id="now" @else hidden @endif aria-labelledby="title-{{ $slug }}"
     data-step="{{ $step->id }}" data-kind="{{ $kind }}" data-hold="{{ $step->isHold ? 1 : 0 }}"
     data-waits="{{ implode(' ', $step->dependsOn) }}" data-wanted="{{ array_key_first($step->choices) }}"
     data-noted="{{ implode(' ', $step->noted) }}"
     data-min="{{ $step->band?->min }}"
-    data-max="{{ $step->band?->max }}" data-stop-over="{{ $step->band?->stopOver }}"
-    data-stop-under="{{ $step->band?->stopUnder }}"
+    data-max="{{ $step->band?->max }}" data-stop-over="{{ $step->band?->stopOver }}" data-stop-under="{{ $step->band?->stopUnder }}"
     data-could-min="{{ $step->band?->couldMin }}" data-could-max="{{ $step->band?->couldMax }}"
     data-could="{{ $step->band?->couldWords() }}" data-asks="{{ $step->asks }}" data-tick="{{ $step->tick }}"
     data-stopped="{{ $step->stoppedBy === [] ? 0 : 1 }}">
@@ -32,8 +30,7 @@
                 <p class="finding-because">{{ $stop }}</p>
             @endforeach
             <p>
-                <a href="{{ $page->putRightAt($step) }}">Correct it in the plan</a>, then let the run go on with the plan
-                as it is then.
+                <a href="{{ $page->putRightAt($step) }}">Correct it in the plan</a>, then let the run go on with the plan as it is then.
             </p>
         </div>
     @endif
@@ -43,8 +40,7 @@
     @if ($page->answers($step) !== [])
         <p class="now-before">Answered: <b>{{ $page->given($page->answers($step)[0], $step) }}</b>,
             {{ $page->answers($step)[0]->user->name }}
-            {{ $page->answers($step)[0]->received_at->copy()->setTimezone($page->run->switch->site->timezone)->format('H:i') }}.
-            A new
+            {{ $page->answers($step)[0]->received_at->copy()->setTimezone($page->run->switch->site->timezone)->format('H:i') }}. A new
             answer counts from then on; both stay in the record.</p>
     @endif
     @if ($page->timed($step))
@@ -64,14 +60,12 @@
                             {{ $derived->unit }}</b><small>{{ $derived->expression }}</small></p>
                 @endif
                 <label for="value-{{ $slug }}">{{ $step->band->quantity }}</label>
-                <div class="field-box"><input class="form-control has-unit now-value" id="value-{{ $slug }}"
-                        name="value"
+                <div class="field-box"><input class="form-control has-unit now-value" id="value-{{ $slug }}" name="value"
                         inputmode="decimal" autocomplete="off"
                         value="{{ $fault['typed']['value'] ?? ($derived === null ? '' : round($derived->value, 2)) }}"><span
                         class="unit">{{ $step->band->unit }}</span></div>
                 @if ($step->tick)
-                    <label class="check now-tick"><input class="form-check-input" type="checkbox" name="so"
-                            value="1"
+                    <label class="check now-tick"><input class="form-check-input" type="checkbox" name="so" value="1"
                             @checked(($fault['typed']['so'] ?? '') === '1')>{{ $step->tick }}</label>
                 @endif
             @elseif ($kind === 'choose')
@@ -82,8 +76,7 @@
                     @endforeach
                 </div>
             @elseif ($kind === 'sign')
-                <label for="name-{{ $slug }}">Name</label><input class="form-control"
-                    id="name-{{ $slug }}" name="name"
+                <label for="name-{{ $slug }}">Name</label><input class="form-control" id="name-{{ $slug }}" name="name"
                     maxlength="120" autocomplete="name"
                     value="{{ $fault['typed']['name'] ?? $page->signer($step, auth()->user()) }}">
                 <div class="field" x-data="signature"><span class="label" id="pad-{{ $slug }}">Signature,
@@ -92,19 +85,16 @@
                         aria-labelledby="pad-{{ $slug }}"
                         x-on:pointerdown="begin" x-on:pointermove="draw" x-on:pointerup="lift" x-on:pointercancel="lift">
                         <path d="M20 105H380" stroke="var(--esc-hair)" />
-                        <path x-bind:d="path" fill="none" stroke="currentColor" stroke-width="2.4"
-                            stroke-linecap="round"
+                        <path x-bind:d="path" fill="none" stroke="currentColor" stroke-width="2.4" stroke-linecap="round"
                             stroke-linejoin="round" />
                     </svg>
-                    <input type="hidden" name="drawing" x-bind:value="path"><button
-                        class="btn btn-outline-primary" type="button"
+                    <input type="hidden" name="drawing" x-bind:value="path"><button class="btn btn-outline-primary" type="button"
                         x-on:click="clear">Draw again</button>
                 </div>
             @endif
             <div class="now-pictures" data-pictures>
                 @foreach ($page->photos($step) as $photo)
-                    <a href="{{ route('photo', ['photo' => $photo, 'size' => 'full']) }}"
-                        data-picture="{{ $photo->id }}"><img
+                    <a href="{{ route('photo', ['photo' => $photo, 'size' => 'full']) }}" data-picture="{{ $photo->id }}"><img
                             src="{{ route('photo', ['photo' => $photo, 'size' => 'small']) }}"
                             alt="Picture {{ $loop->iteration }} of this step"></a>
                 @endforeach
@@ -120,8 +110,7 @@
             <div class="now-buttons">
                 @if (in_array($kind, ['confirm', 'photo', 'sign'], true))
                     @if ($kind === 'photo')
-                        <label class="btn btn-primary btn-glove now-camera">Take a picture<input type="file"
-                                name="photos[]"
+                        <label class="btn btn-primary btn-glove now-camera">Take a picture<input type="file" name="photos[]"
                                 accept="image/*" capture="environment" multiple></label>
                     @endif
                     <button @class([
@@ -131,23 +120,19 @@
                         'btn-outline-primary' => $kind === 'photo',
                     ]) type="submit" name="so"
                         value="1">{{ ['confirm' => 'Matches', 'photo' => 'Done', 'sign' => 'Signed'][$kind] }}</button><button
-                        class="btn btn-outline-primary btn-glove" type="submit" name="so" value="0">Does not
-                        match</button>
+                        class="btn btn-outline-primary btn-glove" type="submit" name="so" value="0">Does not match</button>
                 @elseif ($kind === 'time')
-                    <a class="btn btn-primary btn-glove" href="{{ route('run', $page->run) }}">To the
-                        stopwatch</a><button
+                    <a class="btn btn-primary btn-glove" href="{{ route('run', $page->run) }}">To the stopwatch</a><button
                         class="btn btn-outline-primary btn-glove" type="submit">Close it with the note</button>
                 @else
                     <button class="btn btn-primary btn-glove" type="submit">Keep it</button>
                 @endif
                 @if ($kind !== 'photo')
-                    <label class="btn btn-outline-primary btn-glove now-camera">Picture<input type="file"
-                            name="photos[]"
+                    <label class="btn btn-outline-primary btn-glove now-camera">Picture<input type="file" name="photos[]"
                             accept="image/*" capture="environment" multiple></label>
                 @endif
                 @if ($step->mayBeSkipped)
-                    <button class="btn btn-outline-primary btn-glove" type="submit" name="skip" value="1">Leave
-                        it out, the
+                    <button class="btn btn-outline-primary btn-glove" type="submit" name="skip" value="1">Leave it out, the
                         note says why</button>
                 @endif
             </div>

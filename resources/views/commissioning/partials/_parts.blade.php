@@ -8,8 +8,7 @@
             {{ $outcome->title() }}</h3>
         <ul class="parts">
             @foreach ($those as $part)
-                <li><x-glyph
-                        :kind="$glyph" /><span><b>{{ $part->part->label() }}</b>{{ $part->isNoted ? ', with a note' : '' }}
+                <li><x-glyph :kind="$glyph" /><span><b>{{ $part->part->label() }}</b>{{ $part->isNoted ? ', with a note' : '' }}
                         @if ($part->why !== [])
                             <small>{{ $part->whyInShort() }}</small>
                         @endif

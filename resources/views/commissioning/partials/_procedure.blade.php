@@ -4,8 +4,7 @@
     <div class="head">
         <div>
             <h1>{{ $page->run->isService() ? 'Service visit' : 'Procedure' }}</h1>
-            <p><b class="fig">{{ $page->progress->closed() }} of {{ count($page->progress->states) }}</b> steps closed,
-                against version
+            <p><b class="fig">{{ $page->progress->closed() }} of {{ count($page->progress->states) }}</b> steps closed, against version
                 {{ $page->run->sheet->version }} of the sheet.@if ($page->people() !== [])
                     {{ implode('; ', $page->people()) }}.
                 @endif
@@ -20,18 +19,15 @@
             <p class="finding-head"><x-glyph kind="warn" /><b>Warn</b></p>
             <p class="finding-claim">
                 @if ($page->newerVersion())
-                    The sheet is at version {{ $page->newerVersion() }}; this run still goes by version
-                    {{ $page->run->sheet->version }}.
+                    The sheet is at version {{ $page->newerVersion() }}; this run still goes by version {{ $page->run->sheet->version }}.
                     @endif @if ($page->isPlanChanged())
                         The survey or the plan has changed since this run began.
                     @endif
             </p>
-            <p class="finding-because">Following it opens exactly the steps again whose expectation changes. What was
-                answered stays in the
+            <p class="finding-because">Following it opens exactly the steps again whose expectation changes. What was answered stays in the
                 record.</p>
             @if ($mayAnswer)
-                <form method="post" action="{{ route('run.follow', $page->run) }}">@csrf<button
-                        class="btn btn-outline-primary"
+                <form method="post" action="{{ route('run.follow', $page->run) }}">@csrf<button class="btn btn-outline-primary"
                         type="submit">Go on with them as they are now</button></form>
             @endif
         </div>
@@ -51,8 +47,7 @@
     @foreach ($page->stages() as $title => $steps)
         <details class="block" @if ($page->isWorkedOn($steps)) open @endif>
             <summary>
-                <h2>{{ $title }}</h2><span class="fig">{{ $page->closedOf($steps) }} of
-                    {{ count($steps) }}</span>
+                <h2>{{ $title }}</h2><span class="fig">{{ $page->closedOf($steps) }} of {{ count($steps) }}</span>
             </summary>
             @if (str_starts_with($steps[0]->id, 'isolate/'))
                 <p class="to-other"><a href="{{ route('isolation', $page->run) }}">Isolation plan to hang up (PDF)</a></p>

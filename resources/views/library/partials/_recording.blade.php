@@ -2,8 +2,7 @@
     <div class="head">
         <div>
             <h1>{{ $page->recording->name }}</h1>
-            <p>{{ $page->recording->source }}. {{ $page->recording->phases }} &times;
-                {{ $page->recording->nominal_v }}&#8239;V,
+            <p>{{ $page->recording->source }}. {{ $page->recording->phases }} &times; {{ $page->recording->nominal_v }}&#8239;V,
                 {{ $page->recording->nominal_hz }}&#8239;Hz. <a href="{{ route('library') }}">Back to the library</a></p>
         </div>
     </div>
@@ -13,12 +12,10 @@
                 hx-get="{{ route('recording', [$page->recording, 'from' => $from, 'to' => $to]) }}">{{ $words }}</a>
         @endforeach
     </nav>
-    <div class="recording-box" x-on:pointerdown="begin" x-on:pointermove="move" x-on:pointerup="end">{!! $page->svg() !!}
-        <div
+    <div class="recording-box" x-on:pointerdown="begin" x-on:pointermove="move" x-on:pointerup="end">{!! $page->svg() !!}<div
             class="recording-span" x-ref="span" hidden></div>
     </div>
-    <p class="key"><span>solid L1, dashed L2, dotted L3</span><span>pick-up 90 %, drop-out 80 % of nominal; a rehearsal
-            uses its own
+    <p class="key"><span>solid L1, dashed L2, dotted L3</span><span>pick-up 90 %, drop-out 80 % of nominal; a rehearsal uses its own
             sheet's limits</span><span>drag over the drawing to look nearer</span></p>
     <div class="recording-two">
         <section class="block">
@@ -55,8 +52,7 @@
             <p class="choice"><a href="{{ route('recording.export', [$page->recording, 'csv']) }}">RMS values, CSV</a><a
                     href="{{ route('recording.export', [$page->recording, 'cff']) }}">RMS values, COMTRADE</a></p>
             @if (auth()->user()->role->mayWriteForAll())
-                <form method="post" action="{{ route('recording.remove', $page->recording) }}">@csrf
-                    @method('delete')<button
+                <form method="post" action="{{ route('recording.remove', $page->recording) }}">@csrf @method('delete')<button
                         class="link-button" type="submit">Remove this recording</button></form>
             @endif
         </section>

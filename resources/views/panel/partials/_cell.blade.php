@@ -11,8 +11,7 @@
         @endforeach
     </select>
 @elseif (in_array($column, ['final', 'shed', 'locked'], true))
-    <input type="checkbox" name="{{ $name }}" value="1" aria-label="{{ $label }}"
-        @checked($row[$column] !== '' && $row[$column] !== '0')>
+    <input type="checkbox" name="{{ $name }}" value="1" aria-label="{{ $label }}" @checked($row[$column] !== '' && $row[$column] !== '0')>
 @else
     <input name="{{ $name }}" value="{{ $row[$column] }}" aria-label="{{ $label }}" @class([
         'form-control',

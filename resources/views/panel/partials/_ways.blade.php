@@ -88,11 +88,9 @@
                                     @error("ways.$i.$column")
                                         <tr>
                                             <td colspan="13">
-                                                <p class="field-error" id="ways-{{ $i }}-{{ $column }}">
-                                                    <x-glyph
+                                                <p class="field-error" id="ways-{{ $i }}-{{ $column }}"><x-glyph
                                                         kind="stop" />{{ $row['name'] }}:
-                                                    {{ $message }}
-                                                </p>
+                                                    {{ $message }}</p>
                                             </td>
                                         </tr>
                                     @enderror
@@ -104,8 +102,7 @@
                 <button class="btn btn-primary" type="submit">Save ways</button>
             </details>
         </form>
-        <form method="post" action="{{ route('ways.save', $page->switch) }}" enctype="multipart/form-data"
-            class="keep-template">
+        <form method="post" action="{{ route('ways.save', $page->switch) }}" enctype="multipart/form-data" class="keep-template">
             @csrf @method('put')
             <x-field name="file" label="All ways from a CSV file" type="file" accept=".csv,text/csv" />
             <button class="btn btn-outline-primary" type="submit">Import ways</button>

@@ -10,8 +10,7 @@
     @else
         @php($columns = $page->columns())
         <p>The source gives <b class="fig">{{ round($page->source->usableKw, 1) }}&#8239;kW</b> here, limited by the
-            {{ $page->source->limitedBy }}; <span class="fig">{{ round($page->source->legA) }}&#8239;A</span> a leg.
-            @if ($page->demand)
+            {{ $page->source->limitedBy }}; <span class="fig">{{ round($page->source->legA) }}&#8239;A</span> a leg.@if ($page->demand)
                 Demand of the house:@foreach (['calculated' => 'calculated', 'measured' => 'measured'] as $school => $words)
                     @if ($page->demand->{$school})
                         {{ $words }} <b
@@ -99,8 +98,7 @@
                     <tr>
                         <th scope="row">More work than the least</th>
                         @foreach ($columns as $c)
-                            <td class="fig">{{ $c->labourHours == 0.0 ? 'none' : round($c->labourHours, 1) . ' h' }}
-                            </td>
+                            <td class="fig">{{ $c->labourHours == 0.0 ? 'none' : round($c->labourHours, 1) . ' h' }}</td>
                         @endforeach
                     </tr>
                     <tr>
@@ -112,15 +110,13 @@
                 </tbody>
             </table>
         </div>
-        <p class="field-hint">Hours on the tank are at this load the whole time, by a generic rate. Hours of work are
-            planning figures: a
+        <p class="field-hint">Hours on the tank are at this load the whole time, by a generic rate. Hours of work are planning figures: a
             circuit moved half an hour, a shedding module one, the essential panel three.</p>
         <details class="why">
             <summary>Working</summary>
             @foreach ([...$page->source->answer->working, ...$page->sizing->working, ...$page->demand->working ?? []] as $line)
                 <p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} =
-                        {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }}
-                        {{ $line->unit }}</span></p>
+                        {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }} {{ $line->unit }}</span></p>
             @endforeach
         </details>
         @foreach ([...$page->source->answer->findings, ...$page->sizing->findings, ...$page->demand->findings ?? []] as $finding)

@@ -1,7 +1,6 @@
 <section class="block faults" aria-labelledby="faults">
     <h2 id="faults">Fault current and ratings</h2>
-    <p class="lead-in">Bolted faults, cold conductors; arcs and incident energy are not covered. A feeder that is not in the
-        schedule counts
+    <p class="lead-in">Bolted faults, cold conductors; arcs and incident energy are not covered. A feeder that is not in the schedule counts
         as no length: the figure is then too great, never too small.</p>
     <div class="scroll-x">
         <table class="ruled">

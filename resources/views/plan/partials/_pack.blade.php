@@ -9,18 +9,14 @@
                     <li @class(['is-packed' => $isDone])>
                         @if (auth()->user()->role->mayWrite())
                             <form method="post" action="{{ route('pack-list.tick', $page->switch) }}"
-                                hx-post="{{ route('pack-list.tick', $page->switch) }}" hx-target="#pack" hx-swap="outerHTML">
-                                @csrf<input
-                                    type="hidden" name="key" value="{{ $line->key }}"><input type="hidden"
-                                    name="done"
+                                hx-post="{{ route('pack-list.tick', $page->switch) }}" hx-target="#pack" hx-swap="outerHTML">@csrf<input
+                                    type="hidden" name="key" value="{{ $line->key }}"><input type="hidden" name="done"
                                     value="{{ $isDone ? 0 : 1 }}">
                                 <button type="submit" class="pack-line" id="tick-{{ $line->key }}"
-                                    aria-pressed="{{ $isDone ? 'true' : 'false' }}"><span class="pack-box"
-                                        aria-hidden="true">
+                                    aria-pressed="{{ $isDone ? 'true' : 'false' }}"><span class="pack-box" aria-hidden="true">
                                         @if ($isDone)
                                             <svg width="20" height="20" viewBox="0 0 20 20">
-                                                <path d="M3 10l5 6 9-12" fill="none" stroke="currentColor"
-                                                    stroke-width="3" />
+                                                <path d="M3 10l5 6 9-12" fill="none" stroke="currentColor" stroke-width="3" />
                                             </svg>
                                         @endif
                                     </span>
@@ -32,8 +28,7 @@
                                     class="fig">{{ $page->quantity($line) }}</span></span>
                         @endif
                         @if ($page->calibrationFault($line))
-                            <p class="pack-fault"><x-glyph kind="warn" />{{ ucfirst($page->calibrationFault($line)) }}.
-                            </p>
+                            <p class="pack-fault"><x-glyph kind="warn" />{{ ucfirst($page->calibrationFault($line)) }}.</p>
                         @endif
                     </li>
                 @endforeach

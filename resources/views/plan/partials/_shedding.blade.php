@@ -6,8 +6,7 @@
     @elseif ($page->restart === null)
         <p class="quiet">Not known yet: the survey lacks
             {{ $page->switch->loads->isEmpty() ? 'the loads' : 'the fuel or the generator\'s rating on it' }}. <a
-                href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'source', 'switch' => $page->switch->id]) }}">To
-                the
+                href="{{ route('survey', ['site' => $page->switch->site_id, 'on' => 'source', 'switch' => $page->switch->id]) }}">To the
                 survey</a></p>
     @else
         <div class="scroll-x" tabindex="0" role="region" aria-label="Restart, drawing">{!! $page->chart()->svg() !!}</div>
@@ -17,15 +16,13 @@
             hx-trigger="submit, ranks-changed">
             @csrf @method('put')
             <h2>Order of the loads</h2>
-            <p class="field-hint">Drag a line by its grip, or use its arrows; the plan is worked out again at once. What
-                must run stays on
+            <p class="field-hint">Drag a line by its grip, or use its arrows; the plan is worked out again at once. What must run stays on
                 top.</p>
             <ol class="ranks" x-ref="list">
                 @foreach ($page->inOrder() as $i => $load)
                     <li class="rank" data-rank data-fixed="{{ $load->must_run ? '1' : '0' }}">
                         @if ($mayWrite && !$load->must_run)
-                            <span class="grip" data-grip aria-hidden="true"><svg width="16" height="24"
-                                    viewBox="0 0 16 24">
+                            <span class="grip" data-grip aria-hidden="true"><svg width="16" height="24" viewBox="0 0 16 24">
                                     <path d="M4 4v16M8 4v16M12 4v16" stroke="currentColor" stroke-width="2" />
                             </svg></span>@else<span></span>
                         @endif
@@ -37,23 +34,17 @@
                             <span class="quiet">must run</span><input type="hidden" data-priority
                                 name="loads[{{ $i }}][priority]" value="{{ $load->priority }}">
                         @else
-                            <label class="check"><input class="form-check-input" type="checkbox"
-                                    name="loads[{{ $i }}][shed]"
-                                    value="1" x-on:change="changed" @checked($load->shed)
-                                    @disabled(!$mayWrite)>may be
+                            <label class="check"><input class="form-check-input" type="checkbox" name="loads[{{ $i }}][shed]"
+                                    value="1" x-on:change="changed" @checked($load->shed) @disabled(!$mayWrite)>may be
                                 shed</label>
-                            <span class="rank-moves"><label class="visually-hidden"
-                                    for="priority-{{ $load->id }}">Priority of
-                                    {{ $load->name }}</label><input class="form-control fig"
-                                    id="priority-{{ $load->id }}"
-                                    data-priority name="loads[{{ $i }}][priority]"
-                                    value="{{ $load->priority }}"
+                            <span class="rank-moves"><label class="visually-hidden" for="priority-{{ $load->id }}">Priority of
+                                    {{ $load->name }}</label><input class="form-control fig" id="priority-{{ $load->id }}"
+                                    data-priority name="loads[{{ $i }}][priority]" value="{{ $load->priority }}"
                                     inputmode="numeric" @readonly(!$mayWrite)>
                                 @if ($mayWrite)
                                     <button type="button" class="btn btn-outline-primary" x-on:click="up"
                                         aria-label="{{ $load->name }} earlier">↑</button><button type="button"
-                                        class="btn btn-outline-primary" x-on:click="down"
-                                        aria-label="{{ $load->name }} later">↓</button>
+                                        class="btn btn-outline-primary" x-on:click="down" aria-label="{{ $load->name }} later">↓</button>
                                 @endif
                             </span>
                         @endif
@@ -65,8 +56,7 @@
             @endif
         </form>
         @if ($page->carried !== null && $page->carried->shed !== [])
-            <p>All at once is more than the source carries: left off are <b>{{ implode(', ', $page->carried->shed) }}</b>,
-                and
+            <p>All at once is more than the source carries: left off are <b>{{ implode(', ', $page->carried->shed) }}</b>, and
                 {{ round($page->carried->shedPlan->values['carried_kw'], 1) }}&#8239;kW run, with
                 {{ round($page->carried->shedPlan->values['headroom_kw'], 1) }}&#8239;kW to spare.</p>
         @endif
@@ -77,8 +67,7 @@
             <summary>Working</summary>
             @foreach ([...$page->source->answer->working, ...$page->restart->working, ...$page->carried->shedPlan->working ?? []] as $line)
                 <p><b>{{ $line->label }}</b>: <span class="fig">{{ $line->expression }} =
-                        {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }}
-                        {{ $line->unit }}</span></p>
+                        {{ is_numeric($line->value) ? round((float) $line->value, 2) : $line->value }} {{ $line->unit }}</span></p>
             @endforeach
         </details>
         <section class="block" aria-labelledby="to-sheet">
@@ -94,10 +83,8 @@
             @elseif ($page->isInSheet())
                 <p class="missing"><x-glyph kind="proven" />Version {{ $page->switch->sheet->version }} has it so.</p>
             @elseif ($mayWrite)
-                <form method="post" action="{{ route('shedding.put', $page->switch) }}">@csrf<input type="hidden"
-                        name="seen"
-                        value="{{ $page->switch->sheet->version }}"><button class="btn btn-primary" type="submit">Put into
-                        the
+                <form method="post" action="{{ route('shedding.put', $page->switch) }}">@csrf<input type="hidden" name="seen"
+                        value="{{ $page->switch->sheet->version }}"><button class="btn btn-primary" type="submit">Put into the
                         sheet</button></form>
             @endif
         </section>

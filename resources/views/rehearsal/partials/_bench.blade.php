@@ -24,11 +24,10 @@
                                 $plot->key(),
                                 array_map(fn($story) => $story->value, $first),
                                 true),
-                        ])>{{ count($bench->stories()) - 5 + count($bench->saved()) }}
-                            more</summary>
+                        ])>{{ count($bench->stories()) - 5 + count($bench->saved()) }} more</summary>
                         <ul>
                             @foreach ($bench->saved() as $saved)
-                                @php($is = $playing($plot->saved?->id === $saved->id))
+                                @php($is = $playing($isScript && $plot->saved?->id === $saved->id))
                                 <li><button type="submit" name="story" value="saved-{{ $saved->id }}"
                                         aria-pressed="{{ $is }}"><b>{{ $saved->name }}</b><small>Ours.
                                             {{ $saved->teaches }}</small></button></li>
@@ -109,8 +108,7 @@
             </div>
         </details>
         <div class="events-head">
-            <h2>What happens, and why</h2><span>{{ count($bench->playback->result->events) }} events at
-                {{ count($bench->moments()) }}
+            <h2>What happens, and why</h2><span>{{ count($bench->playback->result->events) }} events at {{ count($bench->moments()) }}
                 moments</span><span class="keys">&larr; &rarr; event by event, Shift for 0.1&#8239;s</span>
         </div>
         <ol class="events">
@@ -153,8 +151,7 @@
             </div>
         </dl>
         <form method="post" action="{{ route('rehearsal', $bench->switch) }}" class="turn" id="turn"
-            hx-post="{{ route('rehearsal', $bench->switch) }}" hx-target="#bench" hx-swap="outerHTML"
-            hx-trigger="submit, change">
+            hx-post="{{ route('rehearsal', $bench->switch) }}" hx-target="#bench" hx-swap="outerHTML" hx-trigger="submit, change">
             @csrf
             <input type="hidden" name="story" value="{{ $plot->key() }}">
             <input type="hidden" name="ghost" value="{{ $bench->asGhost() }}">
@@ -175,8 +172,7 @@
                     <x-turn name="n[{{ $number->name }}]" :label="$number->label" :unit="$number->isTime ? 's' : ''"
                         :value="$plot->typed($number)" :error="$bench->errors->first('n.' . $number->name)" />
                 @endforeach
-                <button class="btn btn-outline-primary" type="submit" name="edit" value="1">Edit it on the
-                    strip</button>
+                <button class="btn btn-outline-primary" type="submit" name="edit" value="1">Edit it on the strip</button>
             @endif
             <button class="btn btn-primary" type="submit">Run scenario</button>
         </form>
@@ -205,14 +201,10 @@
             @include('rehearsal.partials._carried-plot')
             <h2 class="gap">Take it away</h2>
             <div class="choice"><button type="submit">Strip, SVG</button><button type="button"
-                    data-png="{{ route('rehearsal.export', [$bench->switch, 'svg']) }}" hidden>Strip, PNG</button><button
-                    type="submit"
-                    formaction="{{ route('rehearsal.export', [$bench->switch, 'csv']) }}">Events, CSV</button><button
-                    type="submit"
-                    formaction="{{ route('rehearsal.export', [$bench->switch, 'json']) }}">All, JSON</button><button
-                    type="submit"
-                    formaction="{{ route('rehearsal.export', [$bench->switch, 'utility']) }}">Utility, CSV</button><button
-                    type="submit"
+                    data-png="{{ route('rehearsal.export', [$bench->switch, 'svg']) }}" hidden>Strip, PNG</button><button type="submit"
+                    formaction="{{ route('rehearsal.export', [$bench->switch, 'csv']) }}">Events, CSV</button><button type="submit"
+                    formaction="{{ route('rehearsal.export', [$bench->switch, 'json']) }}">All, JSON</button><button type="submit"
+                    formaction="{{ route('rehearsal.export', [$bench->switch, 'utility']) }}">Utility, CSV</button><button type="submit"
                     formaction="{{ route('rehearsal.export', [$bench->switch, 'cff']) }}">Utility, COMTRADE</button></div>
         </form>
     </aside>

@@ -8,8 +8,7 @@
     @foreach ($sides as [$side, $x, $letter, $source])
         <g class="source source-{{ $side }}{{ $two ? ' is-two' : '' }}">
             <rect x="{{ $x }}" y="4" width="80" height="30" />
-            <rect class="plate" x="{{ $x }}" y="4" width="26" height="30" /><text class="letter"
-                x="{{ $x + 13 }}"
+            <rect class="plate" x="{{ $x }}" y="4" width="26" height="30" /><text class="letter" x="{{ $x + 13 }}"
                 y="24" text-anchor="middle">{{ $letter }}</text><text class="fig" x="{{ $x + 53 }}" y="24"
                 text-anchor="middle" data-volts="{{ $side }}">{{ $source->nominalV }} V</text>
             <path class="tube" d="M{{ $x + 40 }} 34V72" />

@@ -7,25 +7,20 @@
             @php($id = \App\Http\SettingAnchor::of($field->path))
             @php($value = old('f.' . $field->path, $field->typed($page->settings)))
             @if ($field->unit === 'choice')
-                <select id="{{ $id }}" name="f[{{ $field->path }}]" class="form-select"
-                    aria-label="{{ $field->label }}">
+                <select id="{{ $id }}" name="f[{{ $field->path }}]" class="form-select" aria-label="{{ $field->label }}">
                     <option value="open" @selected($value === 'open')>open: straight across</option>
                     <option value="delayed" @selected($value === 'delayed')>delayed: waits between</option>
                 </select>
             @elseif ($field->unit === 'check')
-                <label class="check"><input class="form-check-input" id="{{ $id }}" type="checkbox"
-                        name="f[{{ $field->path }}]"
+                <label class="check"><input class="form-check-input" id="{{ $id }}" type="checkbox" name="f[{{ $field->path }}]"
                         value="1" aria-label="{{ $field->label }}" @checked($value === '1')></label>
             @else
                 <div class="sheet-input">
                     @if (count($line['fields']) > 1)
-                        <span
-                            class="sheet-end">{{ str_ends_with($field->path, '/pickup_pct') ? 'pick-up' : 'drop-out' }}</span>
+                        <span class="sheet-end">{{ str_ends_with($field->path, '/pickup_pct') ? 'pick-up' : 'drop-out' }}</span>
                     @endif
-                    <div class="field-box"><input id="{{ $id }}" name="f[{{ $field->path }}]"
-                            value="{{ $value }}"
-                            inputmode="decimal" autocomplete="off" aria-label="{{ $field->label }}"
-                            title="{{ $field->range() }}"
+                    <div class="field-box"><input id="{{ $id }}" name="f[{{ $field->path }}]" value="{{ $value }}"
+                            inputmode="decimal" autocomplete="off" aria-label="{{ $field->label }}" title="{{ $field->range() }}"
                             placeholder="{{ $field->mayBeBlank ? 'off' : '' }}" @class([
                                 'form-control',
                                 'has-unit',
@@ -44,8 +39,7 @@
     </p>
     @foreach ($line['fields'] as $field)
         @error('f.' . $field->path)
-            <p class="field-error" id="{{ \App\Http\SettingAnchor::of($field->path) }}-error"><x-glyph
-                    kind="stop" />{{ $message }}
+            <p class="field-error" id="{{ \App\Http\SettingAnchor::of($field->path) }}-error"><x-glyph kind="stop" />{{ $message }}
             </p>
         @enderror
     @endforeach

@@ -33,8 +33,7 @@
                             <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                         @enderror
                     </td>
-                    <td class="td-legs" data-label="Legs"><select class="form-select"
-                            aria-label="Legs of load {{ $i + 1 }}"
+                    <td class="td-legs" data-label="Legs"><select class="form-select" aria-label="Legs of load {{ $i + 1 }}"
                             name="loads[{{ $i }}][{{ $legs }}]">
                             @foreach ($choices as $value => $words)
                                 <option value="{{ $value }}"
@@ -56,8 +55,7 @@
                             @enderror
                         </td>
                     @endforeach
-                    <td data-label="Priority"><input
-                            class="form-control fig @error("loads.$i.priority") is-invalid @enderror"
+                    <td data-label="Priority"><input class="form-control fig @error("loads.$i.priority") is-invalid @enderror"
                             aria-label="Priority of load {{ $i + 1 }}" inputmode="numeric"
                             name="loads[{{ $i }}][priority]"
                             value="{{ $lines[$i]['priority'] ?? ($i < count($lines) ? '' : 5) }}">
@@ -66,8 +64,7 @@
                         @enderror
                     </td>
                     @foreach ($ticks as $key => $words)
-                        <td class="td-tick" data-label="{{ $words }}"><label class="check"><input
-                                    class="form-check-input"
+                        <td class="td-tick" data-label="{{ $words }}"><label class="check"><input class="form-check-input"
                                     type="checkbox" name="loads[{{ $i }}][{{ $key }}]" value="1"
                                     aria-label="Load {{ $i + 1 }}: {{ mb_strtolower($words) }}"
                                     @checked($lines[$i][$key] ?? false)></label></td>

@@ -7,30 +7,25 @@
     <form method="post" action="{{ route('photos', $switch) }}" class="block" enctype="multipart/form-data">
         @csrf
         <h2>Take or choose pictures</h2>
-        <p class="lead-in">Labels, every panel with its cover on, meter, cable entries, where the generator stands. The
-            picture from before
+        <p class="lead-in">Labels, every panel with its cover on, meter, cable entries, where the generator stands. The picture from before
             the work is the one that people miss most.</p>
         <div class="fields">
             <div class="field"><label for="photos">Pictures</label><input @class([
                 'form-control',
                 'is-invalid' => $errors->has('photos') || $errors->has('photos.*'),
-            ]) type="file"
-                    id="photos"
+            ]) type="file" id="photos"
                     name="photos[]" multiple accept="image/jpeg,image/png,image/webp">
                 @if ($errors->has('photos') || $errors->has('photos.*'))
-                    <p class="field-error"><x-glyph
-                            kind="stop" />{{ $errors->first('photos') ?: $errors->first('photos.*') }}</p>
+                    <p class="field-error"><x-glyph kind="stop" />{{ $errors->first('photos') ?: $errors->first('photos.*') }}</p>
                 @endif
                 <p class="field-hint">They are made smaller; where they were taken is taken out of them.</p>
             </div>
-            <div class="field"><label for="photo-shows">Evidence of</label><select class="form-select" id="photo-shows"
-                    name="shows">
+            <div class="field"><label for="photo-shows">Evidence of</label><select class="form-select" id="photo-shows" name="shows">
                     <option value="">nothing in particular</option>
                     @include('survey.partials._shows', ['chosen' => old('shows')])
                 </select>
             </div>
-            <div class="field"><label for="photo-subject">Page of the survey</label><select class="form-select"
-                    id="photo-subject"
+            <div class="field"><label for="photo-subject">Page of the survey</label><select class="form-select" id="photo-subject"
                     name="subject">
                     @foreach ($subjects as $subject)
                         <option value="{{ $subject->value }}" @selected(old('subject') === $subject->value)>
@@ -69,18 +64,14 @@
                         {{ $photo->user->name }},
                         {{ $page->standing->date($photo->created_at) }}</small></p>
                 @if ($photo->run_id !== null)
-                    <p class="small">Evidence of a <a href="{{ route('procedure', $photo->run_id) }}">run</a>; it stays as
-                        it is.</p>
+                    <p class="small">Evidence of a <a href="{{ route('procedure', $photo->run_id) }}">run</a>; it stays as it is.</p>
                 @elseif ($mayWrite)
                     <details>
                         <summary>Change</summary>
                         <form method="post" action="{{ route('photo.change', $photo) }}">@csrf @method('put')
-                            <div class="field"><label for="caption-{{ $photo->id }}">Caption</label><input
-                                    class="form-control"
-                                    id="caption-{{ $photo->id }}" name="caption" value="{{ $photo->caption }}"
-                                    maxlength="200"></div>
-                            <div class="field"><label for="shows-{{ $photo->id }}">Evidence of</label><select
-                                    class="form-select"
+                            <div class="field"><label for="caption-{{ $photo->id }}">Caption</label><input class="form-control"
+                                    id="caption-{{ $photo->id }}" name="caption" value="{{ $photo->caption }}" maxlength="200"></div>
+                            <div class="field"><label for="shows-{{ $photo->id }}">Evidence of</label><select class="form-select"
                                     id="shows-{{ $photo->id }}" name="shows">
                                     <option value="">nothing in particular</option>
                                     @include('survey.partials._shows', ['chosen' => $photo->shows])
@@ -95,8 +86,7 @@
                                     @endforeach
                                 </select>
                             </div>
-                            <div class="field"><label for="moment-{{ $photo->id }}">When</label><select
-                                    class="form-select"
+                            <div class="field"><label for="moment-{{ $photo->id }}">When</label><select class="form-select"
                                     id="moment-{{ $photo->id }}" name="moment">
                                     @foreach (Photo::MOMENTS as $value => $words)
                                         <option value="{{ $value }}" @selected($photo->moment === $value)>

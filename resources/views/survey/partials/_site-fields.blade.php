@@ -18,8 +18,7 @@
     <x-field name="owner" label="Owner or contact" :value="old('owner', $site?->owner)" />
     <div class="field">
         <label for="f-timezone">Time zone</label>
-        <input id="f-timezone" name="timezone" list="zones"
-            value="{{ old('timezone', $site?->timezone ?? 'America/New_York') }}"
+        <input id="f-timezone" name="timezone" list="zones" value="{{ old('timezone', $site?->timezone ?? 'America/New_York') }}"
             @class(['form-control', 'is-invalid' => $errors->has('timezone')])>
         <datalist id="zones">
             @foreach (timezone_identifiers_list() as $zone)

@@ -165,7 +165,7 @@ function command(string $root, string $bootstrap, array $ids, array $newer): str
     $files = array_unique([...$newer, ...array_map(static fn(string $id): string => file_of($root, $id), $ids)]);
 
     return sprintf(
-        'timeout %d php -d memory_limit=512M %s --bootstrap %s --no-configuration --stop-on-defect --no-progress --filter %s %s >/dev/null 2>&1',
+        'timeout %d php -d memory_limit=512M %s --bootstrap %s --no-configuration --stop-on-defect --fail-on-warning --no-progress --filter %s %s >/dev/null 2>&1',
         PATIENCE_S,
         escapeshellarg("$root/vendor/bin/phpunit"),
         escapeshellarg($bootstrap),

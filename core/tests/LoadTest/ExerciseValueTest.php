@@ -47,8 +47,8 @@ final class ExerciseValueTest extends TestCase
             $proven = array_column((array) self::answer('exercise_value', ['today' => self::TODAY] + $run)['proofs'], null, 'id')[$proof];
             self::assertSame($by[$i] === 'x' ? ['2026-06-01', $type] : [null, null], [$proven['last_proven'], $proven['by']]);
             $failed = ['runs' => [['type' => $type, 'date' => '2026-06-01', 'verdict' => 'fail']]];
-            $proven = array_column((array) self::answer('exercise_value', ['today' => self::TODAY] + $failed)['proofs'], null, 'id')[$proof];
-            self::assertNull($proven['last_proven'], 'a failed run proves nothing');
+            $proofs = (array) self::answer('exercise_value', ['today' => self::TODAY] + $failed)['proofs'];
+            self::assertNull(array_column($proofs, 'last_proven', 'id')[$proof], 'a failed run proves nothing');
         }
     }
 

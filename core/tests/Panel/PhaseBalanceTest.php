@@ -35,7 +35,9 @@ final class PhaseBalanceTest extends TestCase
         $circuits = [];
         for ($i = 0; $i < $random->getInt(1, 7); $i++) {
             $connect = [...self::SINGLE, ...self::SINGLE, ...self::DOUBLE, '3P'][$random->getInt(0, 9)];
-            $circuits[] = ['id' => "w$i", 'connect' => $connect, 'a' => $random->getInt(0, 320) / 10, 'locked' => $random->getInt(0, 5) === 0];
+            $circuits[] = [
+                'id' => "w$i", 'connect' => $connect, 'a' => $random->getInt(0, 320) / 10, 'locked' => $random->getInt(0, 5) === 0,
+            ];
         }
         $answer = self::answer('phase_balance', ['circuits' => $circuits, 'target_pct' => 20]);
         [$optimum, $fewest, $frontier] = self::tryAll($circuits, 20);

@@ -59,6 +59,7 @@ foreach (['/account', '/calendar?view=day', '/calendar?view=week', '/calendar?vi
         $times[] = (hrtime(true) - $from) / 1e6;
     }
     sort($times);
-    printf("%-24s %d  median %.0f ms  best %.0f  %d queries\n", $path, $answer->getStatusCode(), $times[4], $times[0], count(DB::getQueryLog()));
+    $told = [$path, $answer->getStatusCode(), $times[4], $times[0], count(DB::getQueryLog())];
+    printf("%-24s %d  median %.0f ms  best %.0f  %d queries\n", ...$told);
 }
 DB::rollBack();

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-// How much the tests of the core notice: a folder of it is changed in one small place at a time, and the tests that run through that line
-// are run. What no test notices is printed. Nothing is written into the project but var/: the changed class is loaded from a temporary file
-// in the place of its own. Which test runs through which line is asked of pcov (Debian: php-pcov) once and kept in var/mutate; tests written
-// since are run as well.
+// How much the tests of the core notice: a folder of it is changed in one small place at a time, and the tests that run through that
+// line are run. What no test notices is printed. Nothing is written into the project but var/: the changed class is loaded from a
+// temporary file in the place of its own. Which test runs through which line is asked of pcov (Debian: php-pcov) once and kept in
+// var/mutate; tests written since are run as well.
 // Run: php bench/mutate.php [--most=300] [--seed=1] [--jobs=2] [--own] [--map] FOLDER
 //   --own    only the tests of the folder itself and the cases of the rules
 //   --map    ask again which test runs through which line
@@ -95,8 +95,8 @@ function covering(string $root, string $folder, bool $isFresh): array
         is_dir($kept) || mkdir($kept, 0o755, true);
         ini_set('memory_limit', '4G');
         passthru(sprintf(
-            'php -d memory_limit=4G -d extension=pcov -d pcov.enabled=1 -d pcov.directory=%1$s/core/src %1$s/vendor/bin/phpunit --no-configuration '
-                . '--bootstrap %1$s/vendor/autoload.php --coverage-filter %1$s/core/src --coverage-php %2$s --no-output %1$s/core/tests',
+            'php -d memory_limit=4G -d extension=pcov -d pcov.enabled=1 -d pcov.directory=%1$s/core/src %1$s/vendor/bin/phpunit '
+                . '--no-configuration --bootstrap %1$s/vendor/autoload.php --coverage-filter %1$s/core/src --coverage-php %2$s --no-output %1$s/core/tests',
             escapeshellarg($root),
             escapeshellarg("$kept/raw.php"),
         ));
@@ -117,7 +117,9 @@ function covering(string $root, string $folder, bool $isFresh): array
 /** The file of a test: "Escapement\Core\Tests\Power\FuelTest::…" stands in core/tests/Power/FuelTest.php. */
 function file_of(string $root, string $id): string
 {
-    return "$root/core/tests/" . str_replace('\\', '/', substr(strstr($id, '::', true) ?: $id, strlen('Escapement\\Core\\Tests\\'))) . '.php';
+    $class = strstr($id, '::', true) ?: $id;
+
+    return "$root/core/tests/" . str_replace('\\', '/', substr($class, strlen('Escapement\\Core\\Tests\\'))) . '.php';
 }
 
 /**
@@ -165,7 +167,8 @@ function command(string $root, string $bootstrap, array $ids, array $newer): str
     $files = array_unique([...$newer, ...array_map(static fn(string $id): string => file_of($root, $id), $ids)]);
 
     return sprintf(
-        'timeout %d php -d memory_limit=512M %s --bootstrap %s --no-configuration --stop-on-defect --fail-on-warning --no-progress --filter %s %s >/dev/null 2>&1',
+        'timeout %d php -d memory_limit=512M %s --bootstrap %s --no-configuration --stop-on-defect --fail-on-warning --no-progress '
+            . '--filter %s %s >/dev/null 2>&1',
         PATIENCE_S,
         escapeshellarg("$root/vendor/bin/phpunit"),
         escapeshellarg($bootstrap),

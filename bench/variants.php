@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-// Picks variants of the cases of the rules for core/tests/data/variants: of every input one thing is changed, and those are kept that notice
-// a change of the code which no other test notices. What they should answer is what the code answers today: read the difference before it is
-// committed, as code is read.
-// Run: php bench/mutate.php --most=300 FOLDER, then php bench/variants.php FOLDER; php bench/variants.php --rewrite after a change on purpose
+// Picks variants of the cases of the rules for core/tests/data/variants: of every input one thing is changed, and those are kept that
+// notice a change of the code which no other test notices. What they should answer is what the code answers today: read the
+// difference before it is committed, as code is read.
+// Run: php bench/variants.php --candidates once, php bench/mutate.php --most=300 FOLDER, then php bench/variants.php FOLDER;
+// php bench/variants.php --rewrite after a change on purpose.
 
 require_once dirname(__DIR__) . '/vendor/autoload.php';
 ini_set('memory_limit', '3G');
@@ -263,7 +264,8 @@ function calculations_through(string $root, string $folder, string $file): array
     $calcs = [];
     foreach ($map[$folder][$file] ?? [] as $tests) {
         foreach ($tests as $test) {
-            if (preg_match('/CalcCasesTest::\w+#\w+, (\w+):/', $test, $found) === 1 || preg_match('/#(rehearse|\w+): /', $test, $found) === 1) {
+            if (preg_match('/CalcCasesTest::\w+#\w+, (\w+):/', $test, $found) === 1
+                || preg_match('/#(rehearse|\w+): /', $test, $found) === 1) {
                 $calcs[$found[1]] = true;
             } elseif (str_contains($test, 'Tests\\Rehearsal\\')) {
                 $calcs['rehearse'] = true;

@@ -57,8 +57,9 @@ need_libraries() {
 }
 
 need_assets() {
-    if [ ! -e "$root/public/build/manifest.json" ] \
-        || [ -n "$(find "$root/resources/css" "$root/resources/js" "$root/vite.config.js" -newer "$root/public/build/manifest.json" -print -quit)" ]; then
+    local built="$root/public/build/manifest.json"
+    if [ ! -e "$built" ] \
+        || [ -n "$(find "$root/resources/css" "$root/resources/js" "$root/vite.config.js" -newer "$built" -print -quit)" ]; then
         say "Building styles and scripts …"
         (cd "$root" && npm run build) >"$var/vite.log" 2>&1 || die "the build did not finish, see var/vite.log"
     fi

@@ -31,7 +31,7 @@ final class LinesTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function folders(): iterable
     {
-        foreach (['app', 'config', 'core/data', 'core/src', 'core/tests', 'database', 'resources/views', 'routes', 'tests'] as $folder) {
+        foreach (['app', 'bench', 'config', 'core/data', 'core/src', 'core/tests', 'database', 'resources/views', 'routes', 'tests'] as $folder) {
             yield $folder => [$folder];
         }
     }

@@ -96,7 +96,8 @@ function covering(string $root, string $folder, bool $isFresh): array
         ini_set('memory_limit', '4G');
         passthru(sprintf(
             'php -d memory_limit=4G -d extension=pcov -d pcov.enabled=1 -d pcov.directory=%1$s/core/src %1$s/vendor/bin/phpunit '
-                . '--no-configuration --bootstrap %1$s/vendor/autoload.php --coverage-filter %1$s/core/src --coverage-php %2$s --no-output %1$s/core/tests',
+                . '--no-configuration --bootstrap %1$s/vendor/autoload.php --coverage-filter %1$s/core/src --coverage-php %2$s '
+                . '--no-output %1$s/core/tests',
             escapeshellarg($root),
             escapeshellarg("$kept/raw.php"),
         ));

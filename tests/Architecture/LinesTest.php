@@ -31,7 +31,10 @@ final class LinesTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function folders(): iterable
     {
-        foreach (['app', 'bench', 'config', 'core/data', 'core/src', 'core/tests', 'database', 'resources/views', 'routes', 'tests'] as $folder) {
+        $folders = [
+            'app', 'bench', 'config', 'core/data', 'core/src', 'core/tests', 'database', 'resources/views', 'routes', 'tests',
+        ];
+        foreach ($folders as $folder) {
             yield $folder => [$folder];
         }
     }

@@ -7,6 +7,8 @@ namespace Escapement\Core\Tests\Planning;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Planning\Declared;
 use Escapement\Core\Planning\PlanLoad;
+use Escapement\Core\Planning\PowerDownTasks;
+use Escapement\Core\Planning\PowerDownWork;
 use Escapement\Core\Planning\SiteBonding;
 use Escapement\Core\Planning\SiteFeeders;
 use Escapement\Core\Planning\SitePlan;
@@ -63,10 +65,32 @@ final class GoldenPlans
             'large, with panels behind' => [
                 'serviceA' => 400, 'switchA' => 400, 'subPanels' => $panels, 'declared' => $declared,
             ] + $surveyed,
+            'three poles' => ['isNeutralSwitched' => null, 'poles' => 3, 'generatorBreakerA' => 60.0] + $surveyed,
+            'four poles' => ['isNeutralSwitched' => null, 'poles' => 4, 'generatorBreakerA' => 110.0] + $surveyed,
+            'one size more' => ['generatorBreakerA' => 70.0, 'serviceA' => 320, 'switchA' => 320, 'isBattery' => true] + $surveyed,
             'small service' => ['serviceA' => 60, 'switchA' => 60, 'loads' => []] + $surveyed,
             'neutral not looked at' => ['isNeutralSwitched' => null, 'poles' => null] + $surveyed,
             'bonds not looked at' => ['isPanelBonded' => null, 'isGeneratorBonded' => null] + $surveyed,
         ];
+    }
+
+    /** @return array<string, mixed> the usual day of such a plan: minutes, who, and what waits for what */
+    private static function day(SitePlan $plan, SiteBonding $bonding, int $feeders): array
+    {
+        $titles = array_values(array_map(static fn(BondMove $move): string => $move->action, $bonding->moves()));
+        $day = PowerDownTasks::usual(new PowerDownWork(
+            $plan->in->kind,
+            $feeders,
+            $titles,
+            $bonding->groundsToMove(),
+            count($plan->in->loads),
+            $plan->in->upstream,
+            $plan->in->isServiceRated,
+            $plan->in->upstream,
+        ));
+        $task = static fn(array $one): array => array_intersect_key($one, ['id' => 0, 'minutes' => 0, 'after' => 0, 'dark' => 0]);
+
+        return ['open' => $day['open']['minutes'], 'close' => $day['close']['minutes'], 'tasks' => array_map($task, $day['tasks'])];
     }
 
     /** @return list<PlanLoad> */
@@ -128,6 +152,7 @@ final class GoldenPlans
             'findings' => array_map(static fn(Finding $one): array => [$one->id, $one->severity->value, $one->at], $bonding->findings),
             'feeders' => array_map(static fn(array $one): array => array_diff_key($one, ['name' => true]), $feeders->feeders()),
             'waiting' => count($feeders->waiting()),
+            'day' => self::day($plan, $bonding, count($feeders->feeders())),
         ];
     }
 }

@@ -13,6 +13,7 @@ use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Record\RecordChain;
 use Escapement\Core\Record\RunRecord;
+use Escapement\Core\Tests\Leaves;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
@@ -160,10 +161,10 @@ final class ImportRunTest extends TestCase
         $whole = RunRecord::verification(Node::fromArray(self::objects($export)));
         self::assertSame('states', $whole['procedure'], 'the states of all steps are compared');
         $unseen = [];
-        $leaves = self::leaves($export);
+        $leaves = Leaves::of($export);
         foreach ($leaves as $path) {
             try {
-                if (RunRecord::verification(Node::fromArray(self::objects(self::changed($export, $path)))) === $whole) {
+                if (RunRecord::verification(Node::fromArray(self::objects(Leaves::changed($export, $path)))) === $whole) {
                     $unseen[] = preg_replace('/\b\d+\b/', '*', implode('/', $path));
                 }
             } catch (BadInput $e) {
@@ -289,41 +290,6 @@ final class ImportRunTest extends TestCase
         preg_match('#<section class="report-part">.*?Nothing here permits work on live parts\.#s', $page, $part);
 
         return $part[0] ?? throw new \LogicException('no report');
-    }
-
-    /**
-     * @param list<int|string> $to
-     *
-     * @return list<list<int|string>> the way to every single value
-     */
-    private static function leaves(mixed $value, array $to = []): array
-    {
-        return is_array($value) ? array_merge(
-            ...array_map(static fn(int|string $key): array => self::leaves($value[$key], [...$to, $key]), array_keys($value)),
-            ...[[]],
-        ) : [$to];
-    }
-
-    /**
-     * @param array<string, mixed> $export
-     * @param list<int|string>     $path
-     *
-     * @return array<string, mixed> with one value another one
-     */
-    private static function changed(array $export, array $path): array
-    {
-        $place = &$export;
-        foreach ($path as $key) {
-            $place = &$place[$key];
-        }
-        $place = match (true) {
-            is_bool($place) => ! $place,
-            is_int($place), is_float($place) => $place + 1,
-            is_string($place) => $place . 'x',
-            default => 'x',
-        };
-
-        return $export;
     }
 
     /**

@@ -8,6 +8,7 @@ use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Record\Agreement;
 use Escapement\Core\Record\RunRecord;
+use Escapement\Core\Tests\Leaves;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -27,7 +28,7 @@ final class AgreementTest extends TestCase
     public static function places(): iterable
     {
         $places = [];
-        foreach (self::leaves(self::export()) as $path) {
+        foreach (Leaves::of(self::export()) as $path) {
             $kind = implode('/', array_map(static fn(int|string $step): string => is_int($step) ? '*' : $step, $path));
             $places[$kind] ??= [$path];
         }
@@ -41,7 +42,7 @@ final class AgreementTest extends TestCase
     {
         $whole = RunRecord::verification(self::node(self::export()));
         try {
-            $isNoticed = RunRecord::verification(self::node(self::changed(self::export(), $path))) !== $whole;
+            $isNoticed = RunRecord::verification(self::node(Leaves::changed(self::export(), $path))) !== $whole;
         } catch (BadInput $e) {
             self::assertStringStartsWith('/', $e->path);
             $isNoticed = true;
@@ -118,40 +119,5 @@ final class AgreementTest extends TestCase
         }
 
         return Node::fromArray($export);
-    }
-
-    /**
-     * @param list<int|string> $to
-     *
-     * @return list<list<int|string>>
-     */
-    private static function leaves(mixed $value, array $to = []): array
-    {
-        return is_array($value) ? array_merge(
-            ...array_map(static fn(int|string $key): array => self::leaves($value[$key], [...$to, $key]), array_keys($value)),
-            ...[[]],
-        ) : [$to];
-    }
-
-    /**
-     * @param array<string, mixed> $export
-     * @param list<int|string>     $path
-     *
-     * @return array<string, mixed>
-     */
-    private static function changed(array $export, array $path): array
-    {
-        $place = &$export;
-        foreach ($path as $key) {
-            $place = &$place[$key];
-        }
-        $place = match (true) {
-            is_bool($place) => ! $place,
-            is_int($place), is_float($place) => $place + 1,
-            is_string($place) => $place . 'x',
-            default => 'x',
-        };
-
-        return $export;
     }
 }

@@ -13,6 +13,7 @@ ini_set('memory_limit', '3G');
 
 use Escapement\Core\Tests\Calc\Variant;
 use Escapement\Core\Tests\Planning\GoldenPlans;
+use Escapement\Core\Tests\Rehearsal\GoldenStories;
 use Escapement\Core\Tests\Wire\SchemaPlaces;
 
 const PER_CALCULATION = 500;
@@ -214,11 +215,15 @@ if (($argv[1] ?? '') === '--rewrite') {
         $rows = json_decode((string) file_get_contents($file), true, 512, JSON_THROW_ON_ERROR);
         write($file, array_map(static fn(array $row): array => row(basename($file, '.json'), $row), $rows));
     }
-    $plans = [];
-    foreach (GoldenPlans::golden() as $name => $said) {
-        $plans[] = json_encode($name) . ': ' . json_encode((object) $said, JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
+    foreach (['plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden()] as $file => $golden) {
+        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
+        $lines = array_map(
+            static fn(string $name, array $said): string => json_encode($name, $flags) . ': ' . json_encode($said, $flags),
+            array_keys($golden),
+            $golden,
+        );
+        file_put_contents("$root/core/tests/data/$file.json", "{\n    " . implode(",\n    ", $lines) . "\n}\n");
     }
-    file_put_contents("$root/core/tests/data/plans.json", "{\n    " . implode(",\n    ", $plans) . "\n}\n");
     exit;
 }
 

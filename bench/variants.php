@@ -12,6 +12,7 @@ require_once dirname(__DIR__) . '/vendor/autoload.php';
 ini_set('memory_limit', '3G');
 
 use Escapement\Core\Tests\Calc\Variant;
+use Escapement\Core\Tests\Materials\GoldenMaterials;
 use Escapement\Core\Tests\Planning\GoldenPlans;
 use Escapement\Core\Tests\Rehearsal\GoldenStories;
 use Escapement\Core\Tests\Wire\SchemaPlaces;
@@ -215,7 +216,8 @@ if (($argv[1] ?? '') === '--rewrite') {
         $rows = json_decode((string) file_get_contents($file), true, 512, JSON_THROW_ON_ERROR);
         write($file, array_map(static fn(array $row): array => row(basename($file, '.json'), $row), $rows));
     }
-    foreach (['plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden()] as $file => $golden) {
+    $goldens = ['plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden(), 'materials' => GoldenMaterials::golden()];
+    foreach ($goldens as $file => $golden) {
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
         $lines = array_map(
             static fn(string $name, array $said): string => json_encode($name, $flags) . ': ' . json_encode($said, $flags),

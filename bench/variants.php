@@ -15,6 +15,7 @@ use Escapement\Core\Tests\Calc\Variant;
 use Escapement\Core\Tests\Materials\GoldenMaterials;
 use Escapement\Core\Tests\Planning\GoldenPlans;
 use Escapement\Core\Tests\Rehearsal\GoldenStories;
+use Escapement\Core\Tests\Terminations\GoldenLandings;
 use Escapement\Core\Tests\Wire\SchemaPlaces;
 
 const PER_CALCULATION = 500;
@@ -216,7 +217,10 @@ if (($argv[1] ?? '') === '--rewrite') {
         $rows = json_decode((string) file_get_contents($file), true, 512, JSON_THROW_ON_ERROR);
         write($file, array_map(static fn(array $row): array => row(basename($file, '.json'), $row), $rows));
     }
-    $goldens = ['plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden(), 'materials' => GoldenMaterials::golden()];
+    $goldens = [
+        'plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden(), 'materials' => GoldenMaterials::golden(),
+        'landings' => GoldenLandings::golden(),
+    ];
     foreach ($goldens as $file => $golden) {
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
         $lines = array_map(

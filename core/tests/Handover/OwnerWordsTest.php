@@ -41,6 +41,9 @@ final class OwnerWordsTest extends TestCase
             'another 2 minutes 30 seconds',
         ];
         yield 'a short cool-down' => [InstallationKind::WholeHouse, ['cooldown_ms' => 60_000], 'for 60 seconds without load'];
+        yield 'just below two minutes' => [InstallationKind::WholeHouse, ['cooldown_ms' => 119_499], 'for 119 seconds without load'];
+        yield 'two minutes' => [InstallationKind::WholeHouse, ['cooldown_ms' => 119_500], 'for 2 minutes without load'];
+        yield 'one second' => [InstallationKind::WholeHouse, ['start_delay_ms' => 500], 'For one second nothing happens'];
         yield 'two supplies have no engine' => [InstallationKind::ContactorPair, [], 'the second one carries the load'];
         yield 'a vehicle is started by hand' => [InstallationKind::Mobile30, [], 'Start the generator.'];
     }

@@ -50,6 +50,8 @@ final class SurveyCheckTest extends TestCase
         yield 'alarms downstairs only' => ['K2', ['co_alarms' => 'yes', 'co_places' => 'some'], ['co-alarms-not-everywhere']];
         yield 'where they stand is moot while there are none' => ['K2', ['co_alarms' => 'no', 'co_places' => 'some'], ['no-co-alarm']];
         yield 'a set against the siding' => ['K1', ['wall_m' => 0.5], ['too-close-to-combustible-wall']];
+        yield 'a set five feet from it' => ['K1', ['wall_m' => 1.5], []];
+        yield 'a set that stands nearer' => ['K1', ['wall_m' => 1.49], ['too-close-to-combustible-wall']];
         yield 'a set that is listed for it' => ['K1', ['wall_m' => 0.5, 'wall_listed' => 'yes'], []];
         yield 'beside the gas meter, in the drift' => [
             'K8',

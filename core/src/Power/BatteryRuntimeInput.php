@@ -39,4 +39,40 @@ final readonly class BatteryRuntimeInput
     ) {
         $this->depthPct = $depthPct ?? BatteryRuntime::DEPTH_PCT[$chemistry];
     }
+
+    /** What may be taken out of it, or of more of the same. */
+    public function usableKwh(float $extraKwh = 0.0): float
+    {
+        return ($this->batteryKwh + $extraKwh) * $this->capacity * max(0.0, $this->startSocPct - (100 - $this->depthPct)) / 100;
+    }
+
+    /** By the share of time in which each load runs. */
+    public function loadKw(): float
+    {
+        return array_sum(array_map(static fn(StationLoad $one): float => $one->kw * $one->duty, $this->loads));
+    }
+
+    /** What the station's own charger takes out of its inverter. */
+    public function loopKw(): float
+    {
+        return $this->chargerIsOn ? $this->chargerKw : 0.0;
+    }
+
+    /** With everything running at once. */
+    public function peakKw(): float
+    {
+        return array_sum(array_map(static fn(StationLoad $one): float => $one->kw, $this->loads)) + $this->loopKw();
+    }
+
+    /** Out of the battery, with that much going round through the charger. */
+    public function drainKw(float $loopKw): float
+    {
+        return ($this->loadKw() + $loopKw) / $this->inverterEfficiency + $this->idleKw - $loopKw * $this->chargerEfficiency;
+    }
+
+    /** What going round through the charger costs. */
+    public function loopLossKw(): float
+    {
+        return $this->loopKw() / $this->inverterEfficiency - $this->loopKw() * $this->chargerEfficiency;
+    }
 }

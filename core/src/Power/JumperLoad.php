@@ -9,4 +9,9 @@ final readonly class JumperLoad
 {
     /** @param string $connect L1, L2, or both as L1L2 */
     public function __construct(public string $id, public float $kw, public string $connect) {}
+
+    public function isOnOneLeg(): bool
+    {
+        return $this->connect !== 'L1L2';
+    }
 }

@@ -22,4 +22,34 @@ final readonly class ShedPlanInput
         public array $legLimitsA = [],
         public bool $isInverter = false,
     ) {}
+
+    /** @return list<int> places of the chargers of the source's own battery: on an inverter they only cost */
+    public function chargers(): array
+    {
+        return array_keys(array_filter($this->loads, fn(ShedLoad $one): bool => $this->isInverter && $one->charges));
+    }
+
+    /** @return list<int> */
+    public function mustRun(): array
+    {
+        return array_keys(array_filter($this->loads, static fn(ShedLoad $one): bool => $one->mustRun));
+    }
+
+    /** @return non-empty-list<float> what the load at this place takes: kW, and amperes of each leg where those limit */
+    public function needs(int $place): array
+    {
+        $load = $this->loads[$place]->load;
+
+        return $this->legLimitsA === [] ? [$load->kw] : [$load->kw, ...(new LegCurrents($this->system, [$load]))->arithmeticA];
+    }
+
+    /**
+     * @param list<int> $places
+     *
+     * @return list<string>
+     */
+    public function names(array $places): array
+    {
+        return array_map(fn(int $place): string => $this->loads[$place]->load->id, $places);
+    }
 }

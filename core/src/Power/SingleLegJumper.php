@@ -17,71 +17,63 @@ final readonly class SingleLegJumper
 {
     public function answer(SingleLegJumperInput $in): CalculationResult
     {
-        $isOneLeg = static fn(JumperLoad $load): bool => $load->connect !== 'L1L2';
-        $totalKw = array_sum(array_map(static fn(JumperLoad $load): float => $load->kw, array_filter($in->loads, $isOneLeg)));
-        $totalA = 1000 * $totalKw / $in->voltsToNeutral;
-        $cannotRun = array_values(array_map(
-            static fn(JumperLoad $load): string => $load->id,
-            array_filter($in->loads, static fn(JumperLoad $load): bool => ! $isOneLeg($load) && $load->kw > 0),
-        ));
-        $neutralA = $in->isWorst ? min(2 * $in->mainA, $in->inverterA) : $totalA;
-        $maxKw = min($in->inverterKw, $in->inverterA * $in->voltsToNeutral / 1000);
-        $findings = new Findings();
-        match ($in->makerAllows) {
-            'no' => $findings->raise('jumper-not-allowed'),
-            'unknown' => $findings->raise('jumper-unconfirmed'),
-            default => null,
-        };
-        if ($in->isAlternateEver240) {
-            $findings->raise('alternate-240');
-        }
-        $isOverloaded = false;
-        if (Tolerance::exceeds($neutralA, $in->feederNeutralA)) {
-            $isOverloaded = true;
-            $findings->raise('feeder-neutral-overload', ['neutral_a' => $neutralA, 'feeder_neutral_a' => $in->feederNeutralA]);
-        }
-        $rows = [];
-        $reliedOn = $in->isWorst
-            && ! Tolerance::exceeds($neutralA, $in->feederNeutralA)
-            && Tolerance::exceeds(2 * $in->mainA, $in->feederNeutralA) ? ['feeder'] : [];
-        foreach ($in->multiwire as $one) {
-            $amps = $in->isWorst ? min($one->breakerA1 + $one->breakerA2, $in->inverterA) : $one->a1 + $one->a2;
-            $isOk = ! Tolerance::exceeds($amps, $one->neutralA);
-            $rows[] = ['id' => $one->id, 'neutral_a' => $amps, 'neutral_split_a' => abs($one->a1 - $one->a2), 'ok' => $isOk];
-            if (! $isOk) {
-                $isOverloaded = true;
-                $findings->raise('multiwire-neutral-overload', [], [$one->id]);
-            } elseif ($in->isWorst && Tolerance::exceeds($one->breakerA1 + $one->breakerA2, $one->neutralA)) {
-                $reliedOn[] = $one->id;
-            }
-        }
-        if (Tolerance::exceeds($totalKw, $maxKw)) {
-            $findings->raise('inverter-overload', ['asked_kw' => $totalKw, 'given_kw' => $maxKw]);
-        }
-        if ($cannotRun !== []) {
-            $findings->raise('no-240-loads', [], $cannotRun);
-        }
-        if ($in->isWorst && ! $isOverloaded && $reliedOn !== []) {
-            $findings->raise('breaker-relied-on', [], $reliedOn);
-        }
-        $findings->raise('label-input');
+        $findings = $this->judge($in);
         $working = new Working();
         $working->add(
             'Feeder neutral',
             $in->isWorst ? sprintf('least of 2 × %g A and %g A', $in->mainA, $in->inverterA)
-                : sprintf('1000 × %g kW / %g V', $totalKw, $in->voltsToNeutral),
-            $neutralA,
+                : sprintf('1000 × %g kW / %g V', $in->totalKw(), $in->voltsToNeutral),
+            $in->feederNeutralAmps(),
             'A',
         );
 
         return new CalculationResult([
             'allowed' => ! $findings->hasStop(),
-            'total_kw' => $totalKw,
-            'total_a' => $totalA,
-            'feeder_neutral_a' => $neutralA,
-            'multiwire' => $rows,
-            'cannot_run' => $cannotRun,
-            'max_kw' => $maxKw,
+            'total_kw' => $in->totalKw(),
+            'total_a' => $in->totalA(),
+            'feeder_neutral_a' => $in->feederNeutralAmps(),
+            'multiwire' => array_map(static fn(MultiwireBranch $one): array => $one->toArray($in), $in->multiwire),
+            'cannot_run' => $in->cannotRun(),
+            'max_kw' => $in->maxKw(),
         ], $findings->all(), $working->lines);
+    }
+
+    private function judge(SingleLegJumperInput $in): Findings
+    {
+        $findings = new Findings();
+        if ($in->makerAllows !== 'yes') {
+            $findings->raise($in->makerAllows === 'no' ? 'jumper-not-allowed' : 'jumper-unconfirmed');
+        }
+        if ($in->isAlternateEver240) {
+            $findings->raise('alternate-240');
+        }
+        $isOverloaded = $this->judgeNeutrals($in, $findings);
+        if (Tolerance::exceeds($in->totalKw(), $in->maxKw())) {
+            $findings->raise('inverter-overload', ['asked_kw' => $in->totalKw(), 'given_kw' => $in->maxKw()]);
+        }
+        if ($in->cannotRun() !== []) {
+            $findings->raise('no-240-loads', [], $in->cannotRun());
+        }
+        if (! $isOverloaded && $in->reliedOn() !== []) {
+            $findings->raise('breaker-relied-on', [], $in->reliedOn());
+        }
+        $findings->raise('label-input');
+
+        return $findings;
+    }
+
+    /** @return bool whether one of them carries more than it may */
+    private function judgeNeutrals(SingleLegJumperInput $in, Findings $findings): bool
+    {
+        if ($in->isFeederOverloaded()) {
+            $figures = ['neutral_a' => $in->feederNeutralAmps(), 'feeder_neutral_a' => $in->feederNeutralA];
+            $findings->raise('feeder-neutral-overload', $figures);
+        }
+        $overloaded = array_filter($in->multiwire, static fn(MultiwireBranch $one): bool => $one->isOverloaded($in));
+        foreach ($overloaded as $one) {
+            $findings->raise('multiwire-neutral-overload', [], [$one->id]);
+        }
+
+        return $in->isFeederOverloaded() || $overloaded !== [];
     }
 }

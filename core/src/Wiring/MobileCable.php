@@ -31,55 +31,21 @@ final readonly class MobileCable
 
     public function answer(MobileCableInput $in): CalculationResult
     {
-        [$first, $second] = [$in->legsA[0], $in->legsA[1] ?? 0.0];
         $ratedA = $in->is30 ? 30 : 50;
-        $resistance = new Resistance('nec', 'cu', 'dc');
-        $ohmsOf = static fn(CordPiece $cord): float => $resistance->perKft($cord->size) * $cord->lengthFt / 1000;
-        $ohms = array_sum(array_map($ohmsOf, $in->cords));
-        $neutralA = $in->isSingleLeg ? $first + $second : abs($first - $second);
-        $legs = [];
-        foreach ($in->legsA as $i => $a) {
-            $n = $in->is30 ? $a : ($in->isSingleLeg ? $neutralA : $a - ($i === 0 ? $second : $first));
-            $drop = $a * $ohms + $n * $ohms;
-            $legs[] = [
-                'leg' => 'L' . ($i + 1),
-                'current_a' => $a,
-                'drop_v' => $drop,
-                'drop_pct' => 100 * $drop / $in->sourceV,
-                'v_end' => $in->sourceV - $drop,
-            ];
-        }
+        $legs = $this->legs($in);
+        $neutralA = $in->neutralAmps();
         $worstPct = max([-INF, ...array_column($legs, 'drop_pct')]);
         $length = array_sum(array_map(static fn(CordPiece $cord): float => $cord->lengthFt, $in->cords));
         $ampacityOf = static fn(CordPiece $cord): int => self::CORDS[$cord->size][$in->isSingleLeg ? 1 : 0];
         $cordA = min([INF, ...array_map($ampacityOf, $in->cords)]);
         $maxA = max([$neutralA, ...$in->legsA]);
         $working = new Working();
-        $working->add('Cord, one conductor', sprintf('%g ft in %d piece(s)', $length, count($in->cords)), $ohms, 'Ω');
+        $working->add('Cord, one conductor', sprintf('%g ft in %d piece(s)', $length, count($in->cords)), $this->ohms($in), 'Ω');
         $working->add('Worst drop', sprintf('%.4g %% of %g V', $worstPct, $in->sourceV), $worstPct, '%');
         $findings = new Findings();
         $this->judgeProtection($in, $ratedA, $cordA, $maxA, $neutralA, $findings);
-        $lowest = min([INF, ...array_column($legs, 'v_end')]);
-        if (RelativeTolerance::isOver(self::LOW_V, $lowest)) {
-            $findings->raise('low-voltage', ['lowest' => $lowest]);
-        } elseif (RelativeTolerance::isOver(self::MARGIN_V, $lowest)) {
-            $findings->raise('low-voltage-margin', ['lowest' => $lowest]);
-        }
-        if (RelativeTolerance::isOver($worstPct, $in->limitPct)) {
-            $findings->raise('voltage-drop/drop-over-limit', ['min_size' => null, 'drop_pct' => $worstPct, 'limit_pct' => $in->limitPct]);
-        }
-        if (min([INF, ...array_column($legs, 'drop_v')]) < 0) {
-            $findings->raise('leg-voltage-rise');
-        }
-        if (RelativeTolerance::isOver(max([0.0, ...$in->legsA]), 0.8 * $in->ocpdA)) {
-            $findings->raise('load-over-80pct', ['ocpd_a' => $in->ocpdA]);
-        }
-        if ($in->isSingleLeg) {
-            $findings->raise('single-leg-shared-neutral');
-        }
-        if (count($in->cords) > 1) {
-            $findings->raise('joined-cords');
-        }
+        $this->judgeVolts($in, $legs, $worstPct, $findings);
+        $this->judgeUse($in, $findings);
         $rows = array_map(fn(PlugContact $one): array => $this->contact($one, $ratedA, $findings), $in->contacts);
         if ($in->contacts !== []) {
             $findings->raise('live-measurement');
@@ -93,8 +59,78 @@ final readonly class MobileCable
             'worst_pct' => $worstPct,
             'total_length_ft' => $length,
             'max_length_ft' => $length * $in->limitPct / $worstPct,
-            'cord_ampacity_a' => $cordA, 'max_conductor_a' => $maxA, 'connections' => $rows, 'passes' => ! $findings->hasStop(),
+            'cord_ampacity_a' => $cordA,
+            'max_conductor_a' => $maxA,
+            'connections' => $rows,
+            'passes' => ! $findings->hasStop(),
         ], $findings->all(), $working->lines);
+    }
+
+    /** Of one conductor of all cords. */
+    private function ohms(MobileCableInput $in): float
+    {
+        $resistance = new Resistance('nec', 'cu', 'dc');
+
+        return array_sum(array_map(
+            static fn(CordPiece $cord): float => $resistance->perKft($cord->size) * $cord->lengthFt / 1000,
+            $in->cords,
+        ));
+    }
+
+    /** @return list<array{leg: string, current_a: float, drop_v: float, drop_pct: float, v_end: float}> */
+    private function legs(MobileCableInput $in): array
+    {
+        [$first, $second] = [$in->legsA[0], $in->legsA[1] ?? 0.0];
+        $ohms = $this->ohms($in);
+        $legs = [];
+        foreach ($in->legsA as $i => $amps) {
+            $neutral = match (true) {
+                $in->is30 => $amps,
+                $in->isSingleLeg => $in->neutralAmps(),
+                default => $amps - ($i === 0 ? $second : $first),
+            };
+            $drop = $amps * $ohms + $neutral * $ohms;
+            $legs[] = [
+                'leg' => 'L' . ($i + 1),
+                'current_a' => $amps,
+                'drop_v' => $drop,
+                'drop_pct' => 100 * $drop / $in->sourceV,
+                'v_end' => $in->sourceV - $drop,
+            ];
+        }
+
+        return $legs;
+    }
+
+    /** @param list<array{drop_v: float, v_end: float, ...}> $legs */
+    private function judgeVolts(MobileCableInput $in, array $legs, float $worstPct, Findings $findings): void
+    {
+        $lowest = min([INF, ...array_column($legs, 'v_end')]);
+        if (RelativeTolerance::isOver(self::LOW_V, $lowest)) {
+            $findings->raise('low-voltage', ['lowest' => $lowest]);
+        } elseif (RelativeTolerance::isOver(self::MARGIN_V, $lowest)) {
+            $findings->raise('low-voltage-margin', ['lowest' => $lowest]);
+        }
+        if (RelativeTolerance::isOver($worstPct, $in->limitPct)) {
+            $figures = ['min_size' => null, 'drop_pct' => $worstPct, 'limit_pct' => $in->limitPct];
+            $findings->raise('voltage-drop/drop-over-limit', $figures);
+        }
+        if (min([INF, ...array_column($legs, 'drop_v')]) < 0) {
+            $findings->raise('leg-voltage-rise');
+        }
+    }
+
+    private function judgeUse(MobileCableInput $in, Findings $findings): void
+    {
+        if (RelativeTolerance::isOver(max([0.0, ...$in->legsA]), 0.8 * $in->ocpdA)) {
+            $findings->raise('load-over-80pct', ['ocpd_a' => $in->ocpdA]);
+        }
+        if ($in->isSingleLeg) {
+            $findings->raise('single-leg-shared-neutral');
+        }
+        if (count($in->cords) > 1) {
+            $findings->raise('joined-cords');
+        }
     }
 
     private function judgeProtection(

@@ -32,4 +32,12 @@ final readonly class MobileCableInput
     ) {
         $this->poles = $poles ?? ($is30 ? 1 : 2);
     }
+
+    /** Legs in phase add up in the neutral, legs of two phases cancel. */
+    public function neutralAmps(): float
+    {
+        $second = $this->legsA[1] ?? 0.0;
+
+        return $this->isSingleLeg ? $this->legsA[0] + $second : abs($this->legsA[0] - $second);
+    }
 }

@@ -114,31 +114,10 @@ final readonly class ServiceSplit
         bool $is83,
         Findings $findings,
     ): void {
-        [$l1, $l2, $n] = $lugs;
         foreach ($lugs as $lug) {
-            if (count($lug['legs']) > 1) {
-                $findings->raise('legs-crossed', [], [$lug['lug']]);
-            }
-            if ($lug['count'] === 0) {
-                $findings->raise('lug-empty', [], [$lug['lug']]);
-            }
-            if ($lug['spread_pct'] !== null && RelativeTolerance::isOver($lug['spread_pct'], $in->tolerancePct)) {
-                $findings->raise('parallel-unequal-length', [], [$lug['lug']]);
-            }
-            if ($lug['lug'] !== 'N' && $lug['count'] >= 2 && $lug['worst_a'] !== null && RelativeTolerance::isOver(
-                $lug['worst_a'],
-                $is83 ? $amp / 0.83 : $amp,
-            )) {
-                $findings->raise('parallel-overload', ['worst_a' => $lug['worst_a']], [$lug['lug']]);
-            }
+            $this->judgeLug($lug, $in->tolerancePct, $is83 ? $amp / 0.83 : $amp, $findings);
         }
-        $isHot = static fn(array $legs): bool => count($legs) === 1 && $legs[0] !== 'N';
-        if ($isHot($l1['legs']) && $l1['legs'] === $l2['legs']) {
-            $findings->raise('both-lugs-same-leg');
-        }
-        if ($isHot($n['legs']) || $l1['legs'] === ['N'] || $l2['legs'] === ['N']) {
-            $findings->raise('neutral-lug-wrong');
-        }
+        $this->judgeLegs($lugs[0]['legs'], $lugs[1]['legs'], $lugs[2]['legs'], $findings);
         if ($hots1 !== $hots2 && $hots1 > 0 && $hots2 > 0) {
             $findings->raise('service-split/sets-unequal', ['hots1' => $hots1, 'hots2' => $hots2]);
         }
@@ -150,6 +129,43 @@ final readonly class ServiceSplit
             || $neutrals > 1
             && ! Sizes::isAtLeast($in->conductor->neutralSize, '1/0')) {
             $findings->raise('parallel-too-small');
+        }
+    }
+
+    /**
+     * @param array{lug: string, legs: list<string>, count: int, spread_pct: int|float|null, max_share: int|float|null,
+     *     worst_a: ?float} $lug
+     */
+    private function judgeLug(array $lug, float $tolerancePct, float $allowedA, Findings $findings): void
+    {
+        if (count($lug['legs']) > 1) {
+            $findings->raise('legs-crossed', [], [$lug['lug']]);
+        }
+        if ($lug['count'] === 0) {
+            $findings->raise('lug-empty', [], [$lug['lug']]);
+        }
+        if ($lug['spread_pct'] !== null && RelativeTolerance::isOver($lug['spread_pct'], $tolerancePct)) {
+            $findings->raise('parallel-unequal-length', [], [$lug['lug']]);
+        }
+        $worstA = $lug['lug'] === 'N' || $lug['count'] < 2 ? null : $lug['worst_a'];
+        if ($worstA !== null && RelativeTolerance::isOver($worstA, $allowedA)) {
+            $findings->raise('parallel-overload', ['worst_a' => $worstA], [$lug['lug']]);
+        }
+    }
+
+    /**
+     * @param list<string> $first   what lands on the lug of the first leg
+     * @param list<string> $second
+     * @param list<string> $neutral
+     */
+    private function judgeLegs(array $first, array $second, array $neutral, Findings $findings): void
+    {
+        $isHot = static fn(array $legs): bool => count($legs) === 1 && $legs[0] !== 'N';
+        if ($isHot($first) && $first === $second) {
+            $findings->raise('both-lugs-same-leg');
+        }
+        if ($isHot($neutral) || $first === ['N'] || $second === ['N']) {
+            $findings->raise('neutral-lug-wrong');
         }
     }
 

@@ -72,6 +72,17 @@ final readonly class SurveyCheck
             ['co_places', 'some', 'co-alarms-not-everywhere'],
             ['exhaust_away', 'no', 'exhaust-toward-opening'],
         ], $findings);
+        $this->openings($kind, $a, $findings, $working);
+        $wall = $a['wall_m'] ?? null;
+        if (is_float($wall) && $wall < self::WALL_M && ($a['wall_listed'] ?? '') !== 'yes') {
+            $figures = ['distance' => $this->both($wall), 'least' => $this->both(self::WALL_M)];
+            $findings->raise('too-close-to-combustible-wall', $figures);
+        }
+    }
+
+    /** @param array<string, string|float> $a */
+    private function openings(InstallationKind $kind, array $a, Findings $findings, Working $working): void
+    {
         $asked = $a['opening_least_m'] ?? null;
         $usual = $kind->isPortable() ? self::PORTABLE_OPENING_M : self::OPENING_M;
         $least = is_float($asked) ? $asked : $usual;
@@ -90,11 +101,6 @@ final readonly class SurveyCheck
             if ($distance < $least) {
                 $findings->raise('too-close-to-opening', ['distance' => $this->both($distance), 'least' => $this->both($least)]);
             }
-        }
-        $wall = $a['wall_m'] ?? null;
-        if (is_float($wall) && $wall < self::WALL_M && ($a['wall_listed'] ?? '') !== 'yes') {
-            $figures = ['distance' => $this->both($wall), 'least' => $this->both(self::WALL_M)];
-            $findings->raise('too-close-to-combustible-wall', $figures);
         }
     }
 

@@ -137,7 +137,17 @@ final class BondingCheck
 
     private function judgeBonds(): void
     {
-        $wanted = $this->plan->wanted;
+        $this->judgePresent($this->gridHomes());
+        $this->judgeMissing();
+        foreach ($this->plan->floating as $source) {
+            $this->findings->raise('floating-by-intent', $source);
+        }
+        $this->judgeSubPanels();
+    }
+
+    /** @return list<string> where the neutrals of utilities and transformers are at home; several of one utility are said */
+    private function gridHomes(): array
+    {
         $gridHomes = [];
         foreach ($this->gapFree->ofType('source') as $source) {
             $homes = $this->gapFree->homes($source);
@@ -148,9 +158,20 @@ final class BondingCheck
                 array_push($gridHomes, ...$homes);
             }
         }
+
+        return $gridHomes;
+    }
+
+    /**
+     * Bonds that are there and not wanted.
+     *
+     * @param list<string> $gridHomes
+     */
+    private function judgePresent(array $gridHomes): void
+    {
         foreach ($this->model->bonds() as $ref => $bond) {
             $e = $bond['element'];
-            if (! in_array((string) $ref, $wanted, true)) {
+            if (! in_array((string) $ref, $this->plan->wanted, true)) {
                 $this->findings->raise(match (true) {
                     $e->isMachine() => 'source-bond-parallel',
                     $e->type === 'source' || in_array($e->id, $gridHomes, true) => 'circulating-neutral',
@@ -159,19 +180,25 @@ final class BondingCheck
                 }, $e->id);
             }
         }
+    }
+
+    /** Bonds that are wanted and not there. */
+    private function judgeMissing(): void
+    {
         foreach ($this->plan->chosen as $source => $homes) {
+            $id = $this->gapFree->elements[$source]->isMachine() ? 'floating-neutral' : 'bonding/bond-missing';
             foreach ($homes as $home) {
                 if (! str_contains($home, '.') && ! $this->gapFree->elements[$home]->isBonded) {
-                    $this->findings->raise(
-                        $this->gapFree->elements[$source]->isMachine() ? 'floating-neutral' : 'bonding/bond-missing',
-                        $home,
-                    );
+                    $this->findings->raise($id, $home);
                 }
             }
         }
-        foreach ($this->plan->floating as $source) {
-            $this->findings->raise('floating-by-intent', $source);
-        }
+    }
+
+    /** Panels that a service-rated switch ahead of them has made sub-panels. */
+    private function judgeSubPanels(): void
+    {
+        $wanted = $this->plan->wanted;
         foreach ($this->model->ofType('panel') as $panel) {
             $ratedAbove = array_filter(
                 $this->model->ancestors($panel->id),

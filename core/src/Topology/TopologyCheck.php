@@ -265,20 +265,10 @@ final class TopologyCheck
         $service = array_filter($this->drawing->devices, static fn(Device $device): bool => $device->isService);
         foreach ($service as $device) {
             foreach ($stillLive as $one) {
-                if ($one['open'] !== [$device->ref]) {
-                    continue;
-                }
-                /** @var array<string, list<string>> $live */
-                $live = (array) $one['live'];
-                if (array_filter($live[$device->line] ?? [], fn(string $source): bool => $this->drawing->byId[$source]->isGrid()) !== []) {
-                    $this->findings->raise('topology/line-side-live', $device->ref);
-                }
-                foreach ($live as $node => $sources) {
-                    foreach ($sources as $source) {
-                        if ($this->drawing->byId[$source]->kind === 'generator' && ! str_starts_with((string) $node, "$source.")) {
-                            $this->findings->raise('generator-still-feeds', $device->ref);
-                        }
-                    }
+                if ($one['open'] === [$device->ref]) {
+                    /** @var array<string, list<string>> $live */
+                    $live = (array) $one['live'];
+                    $this->judgeOpened($device, $live);
                 }
             }
         }
@@ -286,26 +276,53 @@ final class TopologyCheck
         foreach ($this->reach->combinations as $positions) {
             $next = $this->network->neighbours($positions, $open);
             foreach ($this->drawing->sources as $source) {
-                if (! $source->isGrid()) {
-                    continue;
+                if ($source->isGrid()) {
+                    $this->judgePastService($source, Network::reach($next, $this->network->nodes["$source->id.out"]));
                 }
-                $reached = Network::reach($next, $this->network->nodes["$source->id.out"]);
-                foreach ($this->drawing->elements as $e) {
-                    $node = match ($e->type) {
-                        'panel' => "$e->id.bus",
-                        'load' => "$e->id.in",
-                        'switch' => "$e->id.normal",
-                        default => null,
-                    };
-                    if ($node === null || ! isset($reached[$this->network->nodes[$node]])) {
-                        continue;
-                    }
-                    if ($e->type !== 'switch') {
-                        $this->findings->raise('no-service-disconnect', $source->id);
-                    } elseif (! $e->isServiceRated) {
-                        $this->findings->raise('switch-not-service-rated', $e->id);
-                    }
+            }
+        }
+    }
+
+    /**
+     * What a service disconnect leaves live when it is opened.
+     *
+     * @param array<string, list<string>> $live sources by node
+     */
+    private function judgeOpened(Device $device, array $live): void
+    {
+        if (array_filter($live[$device->line] ?? [], fn(string $source): bool => $this->drawing->byId[$source]->isGrid()) !== []) {
+            $this->findings->raise('topology/line-side-live', $device->ref);
+        }
+        foreach ($live as $node => $sources) {
+            foreach ($sources as $source) {
+                if ($this->drawing->byId[$source]->kind === 'generator' && ! str_starts_with((string) $node, "$source.")) {
+                    $this->findings->raise('generator-still-feeds', $device->ref);
                 }
+            }
+        }
+    }
+
+    /**
+     * What a grid reaches with every service disconnect open.
+     *
+     * @param array<int, mixed> $reached by node
+     */
+    private function judgePastService(Element $source, array $reached): void
+    {
+        foreach ($this->drawing->elements as $e) {
+            $node = match ($e->type) {
+                'panel' => "$e->id.bus",
+                'load' => "$e->id.in",
+                'switch' => "$e->id.normal",
+                default => null,
+            };
+            if ($node === null || ! isset($reached[$this->network->nodes[$node]])) {
+                continue;
+            }
+            if ($e->type !== 'switch') {
+                $this->findings->raise('no-service-disconnect', $source->id);
+            } elseif (! $e->isServiceRated) {
+                $this->findings->raise('switch-not-service-rated', $e->id);
             }
         }
     }

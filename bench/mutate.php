@@ -42,8 +42,10 @@ function emptied(array $tokens, int $return): ?string
         $type .= $hasColon ? $tokens[$i]->text : '';
     }
     $type = trim(ltrim($type, ':'));
+    $nothing = str_starts_with($type, '?') ? 'null' : NOTHING[$type] ?? null;
+    $given = trim(implode('', array_column(array_slice($tokens, $return + 1, 3), 'text')), " ;\n}");
 
-    return str_starts_with($type, '?') ? 'null' : NOTHING[$type] ?? null;
+    return $given === $nothing ? null : $nothing;
 }
 
 /** @return list<array{file: string, line: int, was: string, is: string, code: string}> */
@@ -168,8 +170,8 @@ function command(string $root, string $bootstrap, array $ids, array $newer): str
     $files = array_unique([...$newer, ...array_map(static fn(string $id): string => file_of($root, $id), $ids)]);
 
     return sprintf(
-        'timeout %d php -d memory_limit=512M %s --bootstrap %s --no-configuration --stop-on-defect --fail-on-warning --no-progress '
-            . '--filter %s %s >/dev/null 2>&1',
+        'timeout %d php -d memory_limit=512M %s --bootstrap %s --no-configuration --no-progress '
+            . '--stop-on-defect --fail-on-warning --fail-on-risky --filter %s %s >/dev/null 2>&1',
         PATIENCE_S,
         escapeshellarg("$root/vendor/bin/phpunit"),
         escapeshellarg($bootstrap),

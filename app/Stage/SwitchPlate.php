@@ -11,7 +11,7 @@ final readonly class SwitchPlate
 {
     public function __construct(private TransferSwitch $switch) {}
 
-    /** Null while the rating is not known: the poles and the marking are said all the same. */
+    /** @param string $unknown behind the word rating, where it is not known; poles and marking are said all the same */
     public function rating(string $unknown): string
     {
         return implode(', ', array_filter([
@@ -21,6 +21,7 @@ final readonly class SwitchPlate
         ]));
     }
 
+    /** @param string $unknown where the fuel is not known */
     public function source(string $unknown): string
     {
         $fuel = $this->switch->fuel;

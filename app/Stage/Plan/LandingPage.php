@@ -17,7 +17,6 @@ use Escapement\Core\Terminations\Entry;
 /** What lands where, how tight, through which hole, and in which box it meets. */
 final readonly class LandingPage
 {
-    public const SOCKETS = ['1/8', '5/32', '3/16', '7/32', '1/4', '5/16', '3/8', '1/2', '9/16'];
     public const SCREWS = [
         'slotted_small' => 'slotted, small',
         'slotted_large' => 'slotted, large',

@@ -10,6 +10,7 @@ use App\Models\TransferSwitch;
 use App\Models\User;
 use Escapement\Core\Commissioning\Procedure\InstallationSteps;
 use Escapement\Core\Wiring\Colours\ColourSystem;
+use Escapement\Core\Wiring\Torque\TorqueTable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -18,7 +19,6 @@ use Illuminate\Validation\Rule;
 final readonly class SaveLanding
 {
     private const FUNCTIONS = ['L1', 'L2', 'L3', 'N', 'G'];
-    private const SOCKETS = ['1/8', '5/32', '3/16', '7/32', '1/4', '5/16', '3/8', '1/2', '9/16'];
 
     public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
     {
@@ -39,7 +39,7 @@ final readonly class SaveLanding
             "$line.colour" => ['required', Rule::in(ColourSystem::COLOURS)],
             "$line.reid" => ['nullable', Rule::in(ColourSystem::REID)],
             "$line.screw" => ['required', Rule::in(array_keys(LandingPage::SCREWS))],
-            "$line.socket_in" => ['nullable', Rule::in(self::SOCKETS)],
+            "$line.socket_in" => ['nullable', Rule::in(TorqueTable::sockets())],
             "$line.maker_value" => ['nullable', 'numeric', 'between:0.001,20000'],
             "$line.maker_unit" => ['nullable', Rule::in(array_keys(InstallationSteps::UNITS))],
             'boxes' => ['array', 'max:20'],

@@ -48,14 +48,12 @@ final readonly class SheetField
      */
     public function read(array $settings): string
     {
-        $unit = in_array($this->unit, ['s', '%', 'kW'], true) ? " $this->unit" : '';
-
-        return ($this->unit === 'check' ? 'yes' : $this->typed($settings)) . $unit;
+        return ($this->unit === 'check' ? 'yes' : $this->typed($settings)) . $this->unitWords(' ');
     }
 
     /** The unit behind a value; nothing where it has none to be read. */
-    public function unitWords(): string
+    public function unitWords(string $gap = "\u{202F}"): string
     {
-        return in_array($this->unit, ['s', '%', 'kW'], true) ? "\u{202F}$this->unit" : '';
+        return in_array($this->unit, ['s', '%', 'kW'], true) ? $gap . $this->unit : '';
     }
 }

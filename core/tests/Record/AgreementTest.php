@@ -65,7 +65,7 @@ final class AgreementTest extends TestCase
             '/marks/',
         ];
         yield 'the signature is gone' => [static fn(array $export): array => ['signature' => null] + $export, '/signature'];
-        yield 'no step is told' => [static fn(array $export): array => ['procedure' => []] + $export, '/procedure'];
+        yield 'no step is listed' => [static fn(array $export): array => ['procedure' => []] + $export, '/procedure'];
     }
 
     /** @param \Closure(array<string, mixed>): array<string, mixed> $spoil */

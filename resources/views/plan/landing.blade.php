@@ -1,4 +1,5 @@
 @use('App\Stage\Plan\LandingPage')
+@use('Escapement\Core\Wiring\Torque\TorqueTable')
 @use('Escapement\Core\Wiring\Colours\ColourSystem')
 @use('Escapement\Core\Commissioning\Procedure\InstallationSteps')
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'plan'])
@@ -233,7 +234,7 @@
                                             </td>
                                             <td><select class="form-select" name="{{ $at }}[socket_in]" aria-label="Socket, inches">
                                                     <option value="">none</option>
-                                                    @foreach (LandingPage::SOCKETS as $socket)
+                                                    @foreach (TorqueTable::sockets() as $socket)
                                                         <option @selected(($line['socket_in'] ?? '') === $socket)>{{ $socket }}</option>
                                                     @endforeach
                                                 </select>

@@ -55,7 +55,7 @@ final readonly class TorqueReader
         $in->only(['id', 'conductor_size', 'screw', ...($isSocket ? ['socket_in'] : []), 'maker', 'recorded', 'mark']);
         $id = $in->text('id', 40);
         $size = WiringFields::size($in, 'conductor_size');
-        $socket = $isSocket ? $in->maybeOneOf('socket_in', array_map(strval(...), array_keys(TorqueTable::SOCKETS))) : null;
+        $socket = $isSocket ? $in->maybeOneOf('socket_in', TorqueTable::sockets()) : null;
         $maker = $in->maybeObject('maker');
         $makerInLb = $maker === null ? null : $this->inLb($maker, 0.001);
         $recorded = $in->maybeObject('recorded');

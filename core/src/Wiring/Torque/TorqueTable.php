@@ -39,6 +39,12 @@ final readonly class TorqueTable
     private const COLUMNS = ['slotted_small', 'slotted_large', 'split_bolt', 'hex_external'];
     public const SCREWS = [...self::COLUMNS, 'hex_socket'];
 
+    /** @return non-empty-list<string> across flats, inches */
+    public static function sockets(): array
+    {
+        return array_map(strval(...), array_keys(self::SOCKETS));
+    }
+
     public static function inLb(string $screw, string $size, ?string $socket): ?float
     {
         if ($screw === 'hex_socket') {

@@ -13,6 +13,7 @@ use Escapement\Core\PowerDown\PowerDown;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
 use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\Topology\OneLineReader;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -74,10 +75,10 @@ for ($i = 1; $i <= 55; $i++) {
     $links[] = ['from' => "p.b$i", 'to' => "l$i"];
 }
 $drawing = Node::fromArray(['system' => 'split', 'elements' => $elements, 'links' => $links]);
-printf("topology of 60 elements: %.1f ms\n", $best(static fn() => TopologyCheck::read($drawing)->answer()));
+printf("topology of 60 elements: %.1f ms\n", $best(static fn() => TopologyCheck::of((new OneLineReader())->whole($drawing))->answer()));
 printf(
     "layout of 60 elements: %.1f ms (aim: laid out and drawn under 50 ms)\n",
-    $best(static fn() => OneLineLayout::read($drawing)->answer()),
+    $best(static fn() => OneLineLayout::of((new OneLineReader())->drawing($drawing))->answer()),
 );
 
 $loads = array_map(
@@ -98,7 +99,7 @@ $small = Node::fromArray([
 ]);
 $run = ['material' => 'cu', 'noncontinuous_a' => 80, 'ocpd_a' => 100, 'terminal_c' => 75];
 $whole = static function () use ($loads, $small, $run): void {
-    TopologyCheck::read($small)->answer();
+    TopologyCheck::of((new OneLineReader())->whole($small))->answer();
     OneLineLayout::read($small)->answer();
     (new Sizing())->answer(Node::fromArray([
         'usable_kw' => 18,

@@ -10,10 +10,13 @@ use App\Models\TransferSwitch;
 use Escapement\Core\Commissioning\Procedure\ProcedureOptions;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Severity;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Materials\MaterialsList;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Settings\Fuel;
 use Escapement\Core\Terminations\Entry;
+use Escapement\Core\Wire\Topology\OneLineReader;
+use Escapement\Core\Wire\Topology\OneLineWriter;
 use Illuminate\Support\Carbon;
 
 /**
@@ -84,7 +87,8 @@ final readonly class ProcedureWork
         $work += $built === null ? [] : ['panel' => $built];
         $work += [
             'bond_places' => self::bondPlaces($plan),
-            'topology' => $plan->plan->drawing(), 'names' => $plan->plan->names(), 'isolation' => self::isolation($switch),
+            'topology' => (new OneLineWriter())->drawing($plan->plan->oneLine()),
+            'names' => $plan->plan->names(), 'isolation' => self::isolation($switch),
         ];
         $surveyed = array_filter(['device' => $switch->test_device, 'label' => $switch->test_disconnect], is_string(...));
         $work += $surveyed === [] ? [] : ['surveyed' => $surveyed];
@@ -133,6 +137,9 @@ final readonly class ProcedureWork
         $now = self::of($run->switch, $run->options ?? [], $run->work['install']['torque_unit'] ?? null);
         $but = static function (array $work): string {
             unset($work['install']['work_date']); // a run that goes on tomorrow is no change of the plan
+            if (isset($work['topology'])) { // nor is the same drawing, as an earlier edition wrote it
+                $work['topology'] = (new OneLineWriter())->drawing((new OneLineReader())->whole(Node::fromArray($work['topology'])));
+            }
             foreach ($work['install']['feeders'] ?? [] as $i => $feeder) {
                 if (isset($feeder['asked'])) { // other words for the same work are no change either
                     unset($work['install']['feeders'][$i]['words']);

@@ -9,10 +9,10 @@ use App\Models\TransferSwitch;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Topology\OneLine;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
 use Escapement\Core\Topology\OutageTestPointResult;
+use Escapement\Core\Wire\Topology\OneLineReader;
 
 /** Which device to open for an outage test, asked of the core: of a switch as it is surveyed now, or of a run as it was begun. */
 final readonly class TestPointFacts

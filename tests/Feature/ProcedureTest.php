@@ -203,6 +203,25 @@ final class ProcedureTest extends TestCase
     }
 
     #[Test]
+    public function a_plan_that_an_earlier_edition_wrote_otherwise_has_not_changed(): void
+    {
+        $run = $this->runOf($this->switchOf($this->signIn()));
+        $work = $run->work ?? [];
+        foreach ($work['topology']['elements'] as $i => $element) {
+            $work['topology']['elements'][$i] += match ($element['type']) {
+                'disconnect' => ['service' => false],
+                'switch' => ['main_a' => null, 'service_rated' => false],
+                default => [],
+            };
+        }
+        $run->update(['work' => $work]);
+        self::assertStringContainsString('"main_a":null', json_encode($run->refresh()->work, JSON_THROW_ON_ERROR));
+        $this->get("/runs/$run->id/procedure")->assertOk()->assertDontSee('The survey or the plan has changed');
+        $run->switch->update(['rating_a' => 125]);
+        $this->get("/runs/$run->id/procedure")->assertSee('The survey or the plan has changed');
+    }
+
+    #[Test]
     public function two_people_who_disagree_are_both_kept_and_shown(): void
     {
         $user = $this->signIn();

@@ -6,6 +6,8 @@ namespace App\Stage\Plan;
 
 use App\Bridge\PlanFacts;
 use App\Models\TransferSwitch;
+use Escapement\Core\Wire\Topology\BondingWriter;
+use Escapement\Core\Wire\Topology\OneLineWriter;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Str;
 
@@ -20,7 +22,11 @@ final readonly class ExportPlan
         $name = Str::slug($switch->site->name) . '-plan.json';
 
         return response()->json(
-            ['topology' => $plan->drawing(), 'bonding' => $facts->bonding()->input(), 'names' => $plan->names()],
+            [
+                'topology' => (new OneLineWriter())->drawing($plan->oneLine()),
+                'bonding' => (new BondingWriter())->model($facts->bonding()->model()),
+                'names' => $plan->names(),
+            ],
             200,
             ['Content-Disposition' => "attachment; filename=\"$name\""],
             JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,

@@ -6,6 +6,8 @@ namespace Escapement\Core\Planning;
 
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Survey\Questionnaire;
+use Escapement\Core\Topology\Element;
+use Escapement\Core\Topology\FaultRatings;
 use Escapement\Core\Topology\SiteFactRules;
 use Escapement\Core\Topology\SwitchFacts;
 
@@ -59,59 +61,50 @@ final readonly class Declared
         return in_array($class, ['optional', 'legally_required', 'emergency'], true) ? $class : 'none';
     }
 
-    /** @return array<string, mixed> of the transfer switch, as `topology` takes them */
-    public function ofSwitch(bool $hasMain): array
+    /** Of the transfer switch. */
+    public function ofSwitch(): SwitchFacts
     {
-        return self::said([
-            'withstand_basis' => $this->word('withstand_basis'), 'withstand_device_ok' => $this->fact('withstand_device_ok'),
-            'rating_marked' => $this->fact('rating_marked'), 'transition' => $this->word('transition'),
-            'utility_agreement' => $this->fact('utility_agreement'), 'system_class' => $this->systemClass(),
-            'main_aic_ka' => $hasMain ? $this->figure('service_aic_ka') : null, 'gfp' => $hasMain ? $this->fact('gfp') : null,
-        ] + array_combine(SwitchFacts::CLASS_FACTS, array_map($this->fact(...), SwitchFacts::CLASS_FACTS)));
+        $basis = $this->word('withstand_basis');
+        $transition = $this->word('transition');
+
+        return new SwitchFacts(
+            in_array($basis, ['any_breaker', 'listed_device', 'fuse'], true) ? $basis : null,
+            $this->fact('withstand_device_ok'),
+            $this->fact('rating_marked'),
+            in_array($transition, ['delayed', 'in_phase', 'closed'], true) ? $transition : 'open',
+            $this->fact('utility_agreement'),
+            $this->systemClass(),
+            array_combine(SwitchFacts::CLASS_FACTS, array_map($this->fact(...), SwitchFacts::CLASS_FACTS)),
+        );
     }
 
-    /**
-     * @param bool $hasMain   it has a main
-     * @param bool $isService that main is the service disconnect
-     *
-     * @return array<string, mixed> of a panel, as `topology` takes them
-     */
-    public function ofPanel(bool $hasMain, bool $isService): array
+    /** What an element can break, in kA. */
+    public function ratings(Element $element): FaultRatings
     {
-        $aicKa = $this->figure('panel_aic_ka');
+        $serviceKa = $this->figure('service_aic_ka');
+        $panelKa = $this->figure('panel_aic_ka');
 
-        return self::said([
-            'aic_ka' => $aicKa, 'series_ka' => $aicKa === null ? null : $this->figure('series_ka'),
-            'main_aic_ka' => $hasMain ? ($isService ? $this->figure('service_aic_ka') : $aicKa) : null,
-            'gfp' => $isService ? $this->fact('gfp') : null,
-        ]);
+        return match (true) {
+            $element->type === 'switch' => new FaultRatings(mainAicKa: $element->mainA === null ? null : $serviceKa),
+            $element->type === 'panel' => new FaultRatings(
+                $panelKa,
+                $element->mainA === null ? null : ($element->isService ? $serviceKa : $panelKa),
+                $panelKa === null ? null : $this->figure('series_ka'),
+            ),
+            $element->type === 'disconnect' && $element->isService => new FaultRatings($serviceKa),
+            default => new FaultRatings(),
+        };
     }
 
-    /** @return array<string, mixed> of a service disconnect, as `topology` takes them */
-    public function ofServiceDisconnect(): array
+    /** Ground-fault protection of the service disconnect, where this element is it. */
+    public function groundFaultProtection(Element $element): ?bool
     {
-        return self::said(['aic_ka' => $this->figure('service_aic_ka'), 'gfp' => $this->fact('gfp')]);
+        return ($element->type === 'switch' ? $element->mainA !== null : $element->isService) ? $this->fact('gfp') : null;
     }
 
-    /** @return array<string, mixed> of the generator, as `topology` takes them */
-    public function ofGenerator(): array
-    {
-        return self::said(['emergency_stop' => $this->fact('emergency_stop')]);
-    }
-
-    /** @return null|array<string, ?bool> what a service brings, as `topology` takes it; a vehicle has none */
+    /** @return null|array<string, ?bool> what a service brings, by the names of SiteFactRules; a vehicle has none */
     public function ofService(): ?array
     {
         return $this->kind->isMobile() ? null : array_combine(SiteFactRules::FACTS, array_map($this->fact(...), SiteFactRules::FACTS));
-    }
-
-    /**
-     * @param array<string, mixed> $fields
-     *
-     * @return array<string, mixed>
-     */
-    private static function said(array $fields): array
-    {
-        return array_filter($fields, static fn(mixed $value): bool => $value !== null);
     }
 }

@@ -6,11 +6,12 @@ namespace Escapement\Core\Planning;
 
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Finding\Register;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\LegSystem;
 use Escapement\Core\Plant\Upstream;
+use Escapement\Core\Topology\BondElement;
 use Escapement\Core\Topology\BondingCheck;
+use Escapement\Core\Topology\BondModel;
 use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Topology\ElementNames;
 
@@ -44,7 +45,7 @@ final readonly class SiteBonding
 
             return;
         }
-        $answer = BondingCheck::read(Node::fromArray($this->input()))->answer();
+        $answer = BondingCheck::of($this->model())->answer();
         $values = $answer->values;
         $actions = array_values(array_filter(
             is_array($values['actions']) ? $values['actions'] : [],
@@ -111,39 +112,45 @@ final readonly class SiteBonding
         return array_map(strval(...), array_keys(array_filter($after)));
     }
 
-    /** @return array{phases: int, elements: list<array<string, mixed>>} the input of `bonding` */
-    public function input(): array
+    /** Neutrals, grounds and bonds as they stand today. */
+    public function model(): BondModel
     {
         $in = $this->plan->in;
         $elements = [];
         foreach ($this->plan->chain() as $part) {
-            $f = $part->fields;
-            $feed = array_map(static fn(string $feeder): string => explode('.', $feeder)[0], array_values($part->from));
-            $elements[] = ['id' => $part->id, 'type' => $part->type === 'meter' ? 'inlet' : $part->type] + match ($part->type) {
-                'source' => ['kind' => $f['kind']] + $this->sourceBond(is_string($f['kind']) ? $f['kind'] : ''),
-                'switch' => [
-                    'neutral' => $this->sharesNeutralOnTheRoad() ? 'switched' : $f['neutral'], 'normal_from' => $feed[0],
-                    'emergency_from' => $feed[1], 'service_rated' => $f['service_rated'],
-                ],
-                'panel' => [
-                    'from' => $feed[0], 'service' => $f['service'] ?? false, 'electrode' => $this->hasElectrode($part->id),
-                ] + $this->bars($part->id),
-                'disconnect' => [
-                    'from' => $feed[0], 'service' => $f['service'] ?? false,
-                    'bond' => ($f['service'] ?? false) === true && $this->isDisconnectBonded($part->id),
-                    'electrode' => $this->hasElectrode($part->id),
-                ],
-                default => ['from' => $feed[0]],
-            };
+            $elements[$part->id] = $this->element($part);
         }
         foreach ($in->loads as $i => $load) {
-            $elements[] = [
-                'id' => 'load-' . ($i + 1), 'type' => 'load', 'from' => $this->plan->panelOf($i, $load),
-                'needs_neutral' => count($load->phases()) === 1,
-            ];
+            $one = new BondElement('load-' . ($i + 1), 'load');
+            $one->from = $this->plan->panelOf($i, $load);
+            $one->needsNeutral = count($load->phases()) === 1;
+            $elements[$one->id] = $one;
         }
 
-        return ['phases' => LegSystem::of($in->system, $in->vLn)->legs(), 'elements' => $elements];
+        return new BondModel(LegSystem::of($in->system, $in->vLn)->legs(), $elements);
+    }
+
+    private function element(PlanPart $part): BondElement
+    {
+        $drawn = $part->element;
+        $one = new BondElement($part->id, $part->type === 'meter' ? 'inlet' : $part->type);
+        $feeds = array_map(static fn(string $feeder): string => explode('.', $feeder)[0], array_values($part->from));
+        $one->from = $feeds[0] ?? '';
+        $one->emergencyFrom = $feeds[1] ?? '';
+        $one->isService = $drawn->isService;
+        $one->hasElectrode = in_array($part->type, ['panel', 'disconnect'], true) && $this->hasElectrode($part->id);
+        if ($part->type === 'source') {
+            $this->putSource($one, $drawn->kind);
+        } elseif ($part->type === 'switch') {
+            $one->isSwitched = $this->sharesNeutralOnTheRoad() || $drawn->switchesNeutral();
+            $one->isServiceRated = $drawn->isServiceRated;
+        } elseif ($part->type === 'panel') {
+            $this->putBars($one);
+        } elseif ($part->type === 'disconnect') {
+            $one->isBonded = $drawn->isService && $this->isDisconnectBonded($part->id);
+        }
+
+        return $one;
     }
 
     /** @return array<string, ?bool> what the proposal rests on, by its label */
@@ -171,7 +178,7 @@ final readonly class SiteBonding
     private function serviceDisconnect(): ?string
     {
         foreach ($this->plan->chain() as $part) {
-            if ($part->type === 'disconnect' && ($part->fields['service'] ?? false) === true) {
+            if ($part->type === 'disconnect' && $part->element->isService) {
                 return $part->id;
             }
         }
@@ -184,35 +191,50 @@ final readonly class SiteBonding
         return ($id === 'q2' ? $this->plan->in->isGeneratorBonded : $this->plan->in->isServiceBonded) === true;
     }
 
-    /** @return array<string, mixed> of a source; a set that stays at its place is a source of its own, with an electrode */
-    private function sourceBond(string $kind): array
+    /** A set that stays at its place is a source of its own, with an electrode. */
+    private function putSource(BondElement $one, string $kind): void
     {
-        if ($kind !== 'generator' && $kind !== 'inverter') {
-            return [];
+        $one->kind = $kind;
+        if ($one->isMachine()) {
+            $one->isBonded = $this->plan->in->isGeneratorBonded === true;
+            $one->isFixed = $this->plan->kind->isMobile() && $one->isBonded;
+            $one->isPermanent = ! $this->plan->kind->isPortable();
         }
-        $isMobile = $this->plan->kind->isMobile();
-        $isBonded = $this->plan->in->isGeneratorBonded === true;
-
-        return ['bond' => $isBonded, 'bond_fixed' => $isMobile && $isBonded, 'permanent' => ! $this->plan->kind->isPortable()];
+        $one->comesBonded();
     }
 
-    /** @return array<string, mixed> how neutral and ground stand in a panel today; a panel that the work brings is not bonded */
-    private function bars(string $panel): array
+    /** How neutral and ground stand in a panel today. */
+    private function putBars(BondElement $one): void
     {
         $in = $this->plan->in;
-        foreach ($in->subPanels as $sub) {
-            if ($sub->id === $panel) {
-                return ['bond' => $sub->isBonded === true];
+        $one->isBonded = $this->isPanelBonded($one->id);
+        if (! $this->isWork($one->id) && ! $this->isSubPanel($one->id)) {
+            $one->isMobile = $in->kind->isMobile();
+            $one->groundsOnNeutralBar = $in->groundsOnNeutralBar;
+            $one->groundBarFree = $in->groundBarFree;
+        }
+    }
+
+    /** A panel that the work brings is not bonded. */
+    private function isPanelBonded(string $id): bool
+    {
+        foreach ($this->plan->in->subPanels as $sub) {
+            if ($sub->id === $id) {
+                return $sub->isBonded === true;
             }
         }
-        if ($panel === 'crit' || $panel === 'box') {
-            return ['bond' => false];
-        }
 
-        return [
-            'bond' => $in->isPanelBonded === true, 'mobile' => $in->kind->isMobile(),
-            'grounds_on_neutral_bar' => $in->groundsOnNeutralBar, 'ground_bar_free' => $in->groundBarFree,
-        ];
+        return ! $this->isWork($id) && $this->plan->in->isPanelBonded === true;
+    }
+
+    private function isSubPanel(string $id): bool
+    {
+        return in_array($id, array_map(static fn(SubPanel $sub): string => $sub->id, $this->plan->in->subPanels), true);
+    }
+
+    private function isWork(string $panel): bool
+    {
+        return $panel === 'crit' || $panel === 'box';
     }
 
     /** A solid neutral on a vehicle that has two supplies. */
@@ -268,8 +290,8 @@ final readonly class SiteBonding
         foreach ($this->plan->chain() as $part) {
             $isPresent = match (true) {
                 $part->id === 'gen' => $in->isGeneratorBonded === true,
-                $part->type === 'disconnect' => ($part->fields['service'] ?? false) === true && $this->isDisconnectBonded($part->id),
-                $part->type === 'panel' => $this->bars($part->id)['bond'] === true,
+                $part->type === 'disconnect' => $part->element->isService && $this->isDisconnectBonded($part->id),
+                $part->type === 'panel' => $this->isPanelBonded($part->id),
                 default => false,
             };
             if ($isPresent) {

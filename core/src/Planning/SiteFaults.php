@@ -76,9 +76,7 @@ final readonly class SiteFaults
 
     private function source(PlanPart $part): ?FaultSource
     {
-        $kind = $part->fields['kind'] ?? '';
-
-        return match ($kind) {
+        return match ($part->element->kind) {
             'utility', 'transformer' => $this->figures->utility,
             'generator' => $this->figures->generator,
             default => null,
@@ -143,7 +141,7 @@ final readonly class SiteFaults
     /** The electronics of an inverter hold its fault current near its rated one: beside a utility it does not decide. */
     private function counts(PlanPart $source): bool
     {
-        return ($source->fields['kind'] ?? '') !== 'inverter' || $this->figures->utility === null;
+        return $source->element->kind !== 'inverter' || $this->figures->utility === null;
     }
 
     /**
@@ -168,27 +166,12 @@ final readonly class SiteFaults
     /** @return array{?float, ?float} the lowest rating here, and a marked series combination */
     private function ratings(PlanPart $part): array
     {
-        $declared = $this->plan->in->declared;
-        $figure = static fn(mixed $value): ?float => is_int($value) || is_float($value) ? (float) $value : null;
-        if ($part->type === 'switch') {
-            $main = $figure($declared?->ofSwitch(($part->fields['main_a'] ?? null) !== null)['main_aic_ka'] ?? null);
-            $rated = array_filter([$figure($part->fields['withstand_ka'] ?? null), $main], static fn(?float $ka): bool => $ka !== null);
+        $e = $part->element;
+        $here = $e->type === 'switch' ? [$e->withstandKa, $e->ratings->mainAicKa] : [$e->ratings->aicKa, $e->ratings->mainAicKa];
+        $rated = array_filter($here, static fn(int|float|null $ka): bool => $ka !== null);
+        $seriesKa = $e->ratings->seriesKa;
 
-            return [$rated === [] ? null : min($rated), null];
-        }
-        $isService = ($part->fields['service'] ?? false) === true;
-        $fields = match (true) {
-            $declared === null => [],
-            $part->type === 'panel' => $declared->ofPanel(($part->fields['main_a'] ?? null) !== null, $isService),
-            $part->type === 'disconnect' && $isService => $declared->ofServiceDisconnect(),
-            default => [],
-        };
-        $rated = array_filter(
-            [$figure($fields['aic_ka'] ?? null), $figure($fields['main_aic_ka'] ?? null)],
-            static fn(?float $ka): bool => $ka !== null,
-        );
-
-        return [$rated === [] ? null : min($rated), isset($fields['aic_ka']) ? $figure($fields['series_ka'] ?? null) : null];
+        return [$rated === [] ? null : (float) min($rated), $seriesKa === null ? null : (float) $seriesKa];
     }
 
     private function named(string $label): string

@@ -4,25 +4,26 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Planning;
 
-use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\LegSystem;
 use Escapement\Core\Plant\Upstream;
+use Escapement\Core\Topology\Breaker;
 use Escapement\Core\Topology\Device;
+use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\ElementNames;
+use Escapement\Core\Topology\Link;
 use Escapement\Core\Topology\OneLine;
-use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Topology\SwitchFacts;
 use Escapement\Core\Wiring\StandardSizes;
 
 /**
  * The one-line of an installation, made from what the survey found: nobody draws it by hand.
- * Rule: docs/rules.md#site-plan; the shapes are those of docs/schema/topology.schema.json. Bonds: SiteBonding; feeders: SiteFeeders.
+ * Rule: docs/rules.md#site-plan. What a kind is made of: PlanTrunk; bonds: SiteBonding; feeders: SiteFeeders.
  */
 final readonly class SitePlan
 {
     private const LEAST_BREAKER_A = 15;
     public const USUAL_SERVICE_A = 200;
-    private const USUAL_PANEL_A = 200;
 
     public InstallationKind $kind;
     public string $system;
@@ -71,63 +72,70 @@ final readonly class SitePlan
         return $names;
     }
 
-    /**
-     * @return array{system: string, elements: list<array<string, mixed>>, links: list<array{from: string, to: string}>,
-     *     volts_ll?: float, facts?: array<string, ?bool>} the input of `topology`
-     */
-    public function drawing(): array
+    /** The drawing as a graph: what is fed from where. */
+    public function oneLine(): OneLine
     {
         $elements = $links = $breakers = [];
         foreach ($this->in->loads as $i => $load) {
             $ratingA = max(self::LEAST_BREAKER_A, StandardSizes::next(1.25 * $this->ampsOf($load)) ?? self::LEAST_BREAKER_A);
-            $breakers[$this->panelOf($i, $load)][] = ['id' => 'b' . ($i + 1), 'rating_a' => $ratingA, 'poles' => count($load->phases())];
+            $breakers[$this->panelOf($i, $load)][] = new Breaker('b' . ($i + 1), $ratingA, count($load->phases()), true);
         }
-        foreach ($this->chain() as $part) {
-            $fields = $part->fields;
-            if (isset($breakers[$part->id])) {
-                $fields['breakers'] = [...(is_array($fields['breakers'] ?? null) ? $fields['breakers'] : []), ...$breakers[$part->id]];
-            }
-            $elements[] = ['id' => $part->id, 'type' => $part->type] + $fields + $this->declared($part);
-            foreach ($part->from as $port => $feeder) {
-                $links[] = ['from' => $feeder, 'to' => $part->id . ($port === '' ? '' : ".$port")];
-            }
+        $parts = array_column($this->chain(), null, 'id');
+        foreach ($parts as $part) {
+            $elements[] = $part->withBreakers($breakers[$part->id] ?? [])->withFault($this->faultKa[$part->id] ?? null)->element;
+            array_push($links, ...self::links($part, $parts));
         }
         foreach ($this->in->loads as $i => $load) {
             $n = $i + 1;
-            $elements[] = ['id' => "load-$n", 'type' => 'load', 'phases' => $load->phases(), 'va' => (int) round(1000 * $load->kw)];
-            $links[] = ['from' => $this->panelOf($i, $load) . ".b$n", 'to' => "load-$n"];
+            $elements[] = new Element("load-$n", 'load', phases: $load->phases(), va: (int) round(1000 * $load->kw));
+            $links[] = new Link($this->panelOf($i, $load), "b$n", "load-$n", 'in');
         }
 
-        $facts = $this->in->declared?->ofService();
-
-        return ['system' => $this->system, 'elements' => $elements, 'links' => $links]
-            + ($this->system === 'three' ? ['volts_ll' => round(LegSystem::of($this->system, $this->in->vLn)->vLl(), 3)] : [])
-            + ($facts === null ? [] : ['facts' => $facts]);
+        return new OneLine(
+            $this->system,
+            $elements,
+            $links,
+            voltsLl: $this->system === 'three' ? round(LegSystem::of($this->system, $this->in->vLn)->vLl(), 3) : null,
+            facts: $this->in->declared?->ofService(),
+        );
     }
 
-    /** @return array<string, mixed> what somebody has declared of a part, and the fault current there */
-    private function declared(PlanPart $part): array
+    /**
+     * @param array<string, PlanPart> $parts
+     *
+     * @return list<Link> to each port of a part
+     */
+    private static function links(PlanPart $part, array $parts): array
+    {
+        $links = [];
+        foreach ($part->from as $port => $feeder) {
+            [$from, $outlet] = explode('.', $feeder, 2) + ['', null];
+            $links[] = new Link(
+                $from,
+                $outlet ?? $parts[$from]->element->outlets()[1] ?? '',
+                $part->id,
+                $port === '' ? $part->element->inlets()[1] ?? '' : $port,
+            );
+        }
+
+        return $links;
+    }
+
+    /** With what somebody has declared of it. */
+    private function declared(PlanPart $part): PlanPart
     {
         $declared = $this->in->declared;
-        $hasMain = ($part->fields['main_a'] ?? null) !== null;
-        $isService = ($part->fields['service'] ?? false) === true;
-
-        $faultKa = in_array($part->type, ['disconnect', 'switch', 'panel'], true) ? $this->faultKa[$part->id] ?? null : null;
-
-        return ($faultKa === null ? [] : ['fault_ka' => $faultKa]) + match (true) {
+        $e = $part->element;
+        $known = match (true) {
             $declared === null => [],
-            $part->type === 'switch' => $declared->ofSwitch($hasMain),
-            $part->type === 'panel' => $declared->ofPanel($hasMain, $isService),
-            $part->type === 'disconnect' && $isService => $declared->ofServiceDisconnect(),
-            $part->id === 'gen' && ! $this->in->isBattery => $declared->ofGenerator(),
+            in_array($e->type, ['switch', 'panel', 'disconnect'], true) => [
+                'ratings' => $declared->ratings($e), 'hasGroundFaultProtection' => $declared->groundFaultProtection($e),
+            ],
+            $e->kind === 'generator' => ['hasEmergencyStop' => $declared->fact('emergency_stop')],
             default => [],
-        };
-    }
+        } + ($e->type === 'switch' ? ['declared' => $declared?->ofSwitch() ?? SwitchFacts::unsaid()] : []);
 
-    /** The drawing as a graph: what is fed from where. */
-    public function oneLine(): OneLine
-    {
-        return (new OneLineReader())->whole(Node::fromArray($this->drawing()));
+        return $known === [] ? $part : new PlanPart($e->with($known), $part->from);
     }
 
     /**
@@ -186,27 +194,18 @@ final readonly class SitePlan
     public function chain(): array
     {
         $parts = [];
-        foreach ($this->trunk() as $part) {
-            $parts[$part->id] = $part;
+        foreach ((new PlanTrunk($this->in, $this->feederPoles()))->parts() as $part) {
+            $parts[$part->id] = $this->declared($part);
         }
-        $poles = $this->feederPoles();
         foreach ($this->in->subPanels as $panel) {
             $parent = $parts[$panel->from] ?? null;
             if ($parent?->type === 'panel') { // one whose feeder is gone with a change of kind waits for a new one
-                $breakers = is_array($parent->fields['breakers'] ?? null) ? $parent->fields['breakers'] : [];
-                $feed = ['id' => "to-$panel->id", 'rating_a' => $panel->breakerA, 'poles' => $poles];
-                $parts[$panel->from] = new PlanPart(
-                    $parent->id,
-                    $parent->type,
-                    $parent->from,
-                    ['breakers' => [...$breakers, $feed]] + $parent->fields,
-                );
-                $parts[$panel->id] = new PlanPart(
-                    $panel->id,
-                    'panel',
+                $feed = new Breaker("to-$panel->id", $panel->breakerA, $this->feederPoles(), true);
+                $parts[$panel->from] = $parent->withBreakers([$feed]);
+                $parts[$panel->id] = $this->declared(new PlanPart(
+                    new Element($panel->id, 'panel', ratingA: $panel->breakerA, role: 'sub'),
                     ['' => "$panel->from.to-$panel->id"],
-                    ['role' => 'sub', 'rating_a' => $panel->breakerA, 'main_a' => null],
-                );
+                ));
             }
         }
 
@@ -253,144 +252,5 @@ final readonly class SitePlan
     private function feederPoles(): int
     {
         return LegSystem::of($this->system, $this->in->vLn)->legs();
-    }
-
-    /** @return list<PlanPart> what the kind of installation has */
-    private function trunk(): array
-    {
-        $in = $this->in;
-        $gen = new PlanPart(
-            'gen',
-            'source',
-            [],
-            ['kind' => $in->isBattery ? 'inverter' : 'generator', 'breaker_a' => $in->generatorBreakerA],
-        );
-        $inlet = static fn(string $id, string $from, int $ratingA): PlanPart => new PlanPart(
-            $id,
-            'inlet',
-            ['' => $from],
-            ['rating_a' => $ratingA],
-        );
-        $panel = static fn(string $id, string $role, int $ratingA, ?int $mainA = null): PlanPart
-            => new PlanPart($id, 'panel', ['' => 'ats'], ['role' => $role, 'rating_a' => $ratingA, 'main_a' => $mainA]);
-        $serviceA = $in->serviceA ?? self::USUAL_SERVICE_A;
-
-        switch ($this->kind) {
-            case InstallationKind::Mobile30:
-            case InstallationKind::Mobile50:
-                $shoreA = $in->serviceA ?? ($this->kind === InstallationKind::Mobile30 ? 30 : 50);
-                $shore = new PlanPart('shore', 'source', [], ['kind' => 'shore', 'breaker_a' => $shoreA]);
-                $plug = new PlanPart('plug', 'disconnect', ['' => 'shore'], ['rating_a' => null]);
-                $hasInlet = $this->kind === InstallationKind::Mobile50;
-
-                return [
-                    $shore, $plug, $inlet('cord', 'plug', $shoreA), $gen,
-                    ...($hasInlet ? [$inlet('inlet', 'gen', $in->switchA ?? 50)] : []),
-                    $this->ats('cord', $hasInlet ? 'inlet' : 'gen'), $panel('panel', 'sub', $shoreA, $shoreA),
-                ];
-
-            case InstallationKind::EssentialCircuits:
-            case InstallationKind::PlugInBox:
-                [$ahead, $from] = $this->ahead(isServiceAhead: false);
-                $feed = ['id' => 'feed', 'rating_a' => $in->switchA ?? 60, 'poles' => $this->feederPoles()];
-                $main = new PlanPart('main', 'panel', ['' => $from], [
-                    'role' => 'main', 'rating_a' => $serviceA, 'main_a' => $serviceA, 'service' => $in->upstream !== Upstream::Combined,
-                    'breakers' => [$feed],
-                ]);
-
-                return $this->kind === InstallationKind::EssentialCircuits
-                    ? [...$ahead, $main, $gen, $this->ats('main.feed', 'gen'), $panel('crit', 'sub', $in->switchA ?? 100)]
-                    : [
-                        ...$ahead, $main, new PlanPart('plug', 'disconnect', ['' => 'main.feed'], ['rating_a' => null]), $gen,
-                        $inlet('inlet', 'gen', 30),
-                        $this->ats('plug', 'inlet'), $panel('box', 'sub', $in->switchA ?? 60),
-                    ];
-
-            case InstallationKind::ContactorPair:
-                $transformer = static fn(string $id): PlanPart => new PlanPart(
-                    $id,
-                    'source',
-                    [],
-                    ['kind' => 'transformer', 'available_fault_ka' => $in->faultKa],
-                );
-                $q = static fn(string $id, string $from): PlanPart => new PlanPart(
-                    $id,
-                    'disconnect',
-                    ['' => $from],
-                    ['rating_a' => $serviceA, 'service' => true],
-                );
-
-                return [
-                    $transformer('t1'), $q('q1', 't1'), $transformer('t2'), $q('q2', 't2'), $this->ats('q1', 'q2'),
-                    $panel('panel', 'main', $serviceA),
-                ];
-
-            default:
-                [$ahead, $from] = $this->ahead(isServiceAhead: ! $in->isServiceRated);
-                $panels = match (true) {
-                    $this->kind === InstallationKind::TwoPanels => [
-                        $panel('panel-a', 'main', self::USUAL_PANEL_A, self::USUAL_PANEL_A),
-                        $panel('panel-b', 'main', self::USUAL_PANEL_A, self::USUAL_PANEL_A),
-                    ],
-                    $this->kind->isThreePhase() => [$panel('panel', 'main', $serviceA)],
-                    default => [$panel('panel', 'main', $serviceA, $serviceA)],
-                };
-
-                return [...$ahead, $gen, $this->ats($from, 'gen'), ...$panels];
-        }
-    }
-
-    /**
-     * Utility, meter, and the disconnects ahead of the switch or of the main panel.
-     *
-     * @return array{list<PlanPart>, string} the parts, and the last of them
-     */
-    private function ahead(bool $isServiceAhead): array
-    {
-        $in = $this->in;
-        $serviceA = $in->serviceA ?? self::USUAL_SERVICE_A;
-        $parts = [
-            new PlanPart('utility', 'source', [], ['kind' => 'utility', 'available_fault_ka' => $in->faultKa]),
-            new PlanPart('meter', 'meter', ['' => 'utility']),
-        ];
-        $last = 'meter';
-        $isMainByMeter = $in->upstream === Upstream::Combined;
-        if ($in->upstream?->isOnSite() === true) {
-            $parts[] = new PlanPart(
-                'md',
-                'disconnect',
-                ['' => $last],
-                ['rating_a' => $isMainByMeter ? $serviceA : null, 'service' => $isMainByMeter],
-            );
-            $last = 'md';
-        }
-        if ($isServiceAhead && ! $isMainByMeter) {
-            $parts[] = new PlanPart('q1', 'disconnect', ['' => $last], ['rating_a' => $serviceA, 'service' => true]);
-            $last = 'q1';
-        }
-
-        return [$parts, $last];
-    }
-
-    private function ats(string $normal, string $emergency): PlanPart
-    {
-        $in = $this->in;
-        $ratingA = $in->switchA ?? $in->serviceA ?? self::USUAL_SERVICE_A;
-        $isNeutralSwitched = $in->isNeutralSwitched === true;
-        $needed = $this->feederPoles() + ($isNeutralSwitched ? 1 : 0);
-        // A plug-in box and a vehicle's relay are never the service disconnect, whatever was ticked.
-        $isServiceRated = $in->isServiceRated && $this->kind->isAtService();
-
-        return new PlanPart('ats', 'switch', ['normal' => $normal, 'emergency' => $emergency], [
-            'kind' => match (true) {
-                $this->kind === InstallationKind::PlugInBox => 'plug_in',
-                $this->kind->isMobile() => 'relay_mobile',
-                $this->kind === InstallationKind::ContactorPair, $this->kind === InstallationKind::ContactorGenerator => 'contactor_pair',
-                default => 'motor',
-            },
-            'poles' => max(2, min(4, $in->poles ?? $needed)), 'neutral' => $isNeutralSwitched ? 'switched' : 'solid',
-            'service_rated' => $isServiceRated, 'rating_a' => $ratingA,
-            'withstand_ka' => $in->withstandKa, 'main_a' => $isServiceRated ? $in->serviceA ?? $ratingA : null,
-        ]);
     }
 }

@@ -40,6 +40,17 @@ final class BondElement
 
     public function __construct(public readonly string $id, public readonly string $type) {}
 
+    /** Of a supply from outside, the bond is what the supply brings, whatever else is said of it. */
+    public function comesBonded(): void
+    {
+        if ($this->kind === 'utility') {
+            $this->isBonded = $this->earthing === 'tn-s'; // its protective conductor comes bonded; of tn-c-s the bond is at home
+            $this->isFixed = $this->isBonded;
+        } elseif ($this->kind === 'shore') {
+            $this->isBonded = $this->isFixed = true;
+        }
+    }
+
     /** Neutral and ground really touch here, by whatever means. */
     public function touches(): bool
     {

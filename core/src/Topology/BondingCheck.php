@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Input\Node;
-
 /**
  * Neutral and ground must touch at exactly one place in whatever feeds the load: where they do, where they should, and
  * the least change from one to the other. Rule: docs/rules.md#bonding.
@@ -29,9 +27,9 @@ final class BondingCheck
         $this->verdicts = new BondVerdicts($model, $this->plan->wanted, $this->plan);
     }
 
-    public static function read(Node $input): self
+    public static function of(BondModel $model): self
     {
-        return new self((new BondingReader())->model($input));
+        return new self($model);
     }
 
     public function answer(): PlacedAnswer

@@ -43,6 +43,20 @@ final readonly class Element
         public ?bool $hasEmergencyStop = null,
     ) {}
 
+    /**
+     * The same with what became known later.
+     *
+     * @param array{breakers?: list<Breaker>, ratings?: FaultRatings, declared?: SwitchFacts, hasGroundFaultProtection?: ?bool,
+     *     hasEmergencyStop?: ?bool} $changed by the names of the properties
+     */
+    public function with(array $changed): self
+    {
+        /** @var array{id: string, type: string} $same its properties, which are named as the arguments are */
+        $same = get_object_vars($this);
+
+        return new self(...$changed + $same);
+    }
+
     /** The neutral leaves with its source: broken, or handed over without a gap. */
     public function switchesNeutral(): bool
     {
@@ -71,6 +85,30 @@ final readonly class Element
             'charger' => ['in', 'dc'],
             'battery' => ['dc'],
             default => ['in'],
+        };
+    }
+
+    /** @return array{list<string>, ?string} the ports a link can begin at, and the one that goes without saying */
+    public function outlets(): array
+    {
+        return match ($this->type) {
+            'source', 'meter', 'disconnect', 'inlet', 'shed', 'ups' => [['out'], 'out'],
+            'switch' => [['load'], 'load'],
+            'panel' => [['bus', ...array_column($this->breakers, 'id')], null],
+            'charger', 'battery' => [['dc'], 'dc'],
+            default => [[], null],
+        };
+    }
+
+    /** @return array{list<string>, ?string} the ports a link can end at, and the one that goes without saying */
+    public function inlets(): array
+    {
+        return match ($this->type) {
+            'source' => $this->kind === 'inverter' ? [['dc'], 'dc'] : [[], null],
+            'switch' => [['normal', 'emergency'], null],
+            'panel' => [['in', 'bus', ...array_column($this->breakers, 'id')], 'in'],
+            'battery' => [['dc'], 'dc'],
+            default => [['in'], 'in'],
         };
     }
 }

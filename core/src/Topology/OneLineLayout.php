@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Input\Node;
-
 /**
  * Where everything stands on the drawing: sources on top, power flowing down, each element below what feeds it.
  * Rule: docs/rules.md#one-line-layout.
@@ -25,11 +23,6 @@ final class OneLineLayout
     private array $children = [];
 
     private function __construct(private readonly OneLine $drawing) {}
-
-    public static function read(Node $input): self
-    {
-        return self::of((new OneLineReader())->drawing($input));
-    }
 
     public static function of(OneLine $drawing): self
     {

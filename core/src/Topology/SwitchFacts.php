@@ -33,4 +33,10 @@ final readonly class SwitchFacts
         public string $systemClass,
         public array $class,
     ) {}
+
+    /** Nobody was asked. */
+    public static function unsaid(): self
+    {
+        return new self(null, null, null, 'open', null, 'none', array_fill_keys(self::CLASS_FACTS, null));
+    }
 }

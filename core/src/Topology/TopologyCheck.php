@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Topology;
 
-use Escapement\Core\Input\Node;
-
 /**
  * What is live in each position, what can back-feed, what stays live when this is open, where to test, what protects
  * what. Rule: docs/rules.md#topology.
@@ -21,11 +19,6 @@ final class TopologyCheck
         $this->reach = new ReachMap($drawing);
         $this->network = $this->reach->network;
         $this->findings = new PlacedFindings();
-    }
-
-    public static function read(Node $input): self
-    {
-        return new self((new OneLineReader())->whole($input));
     }
 
     public static function of(OneLine $drawing): self

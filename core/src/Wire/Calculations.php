@@ -51,6 +51,8 @@ use Escapement\Core\Wire\Schedule\LogbookReader;
 use Escapement\Core\Wire\Schedule\ServiceDueReader;
 use Escapement\Core\Wire\Schedule\StormReadinessReader;
 use Escapement\Core\Wire\Schedule\VisitPlanReader;
+use Escapement\Core\Wire\Topology\BondingReader;
+use Escapement\Core\Wire\Topology\OneLineReader;
 use Escapement\Core\Wire\Wiring\ColoursReader;
 use Escapement\Core\Wire\Wiring\ConductorReader;
 use Escapement\Core\Wire\Wiring\FaultCurrentReader;
@@ -189,9 +191,9 @@ final readonly class Calculations
             'service_split' => (new ServiceSplitReader())->answer($input),
             'mobile_cable' => (new MobileCableReader())->answer($input),
             'fault_current' => (new FaultCurrentReader())->answer($input),
-            'topology' => TopologyCheck::read($input)->answer()->toArray(),
-            'bonding' => BondingCheck::read($input)->answer()->toArray(),
-            'one_line_layout' => OneLineLayout::read($input)->answer()->toArray(),
+            'topology' => TopologyCheck::of((new OneLineReader())->whole($input))->answer()->toArray(),
+            'bonding' => BondingCheck::of((new BondingReader())->model($input))->answer()->toArray(),
+            'one_line_layout' => OneLineLayout::of((new OneLineReader())->drawing($input))->answer()->toArray(),
             'relay_check' => (new RelayCheckReader())->answer($input),
             'wiring_view' => (new WiringViewReader())->answer($input),
             'outage_test_point' => (new OutageTestPointReader())->answer($input),

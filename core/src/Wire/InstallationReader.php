@@ -12,6 +12,7 @@ use Escapement\Core\Terminations\EnclosureCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\BondMove;
 use Escapement\Core\Topology\ElementNames;
+use Escapement\Core\Wire\Topology\BondingReader;
 use Escapement\Core\Wiring\Colours\ColourSystem;
 use Escapement\Core\Wiring\Dates;
 
@@ -37,7 +38,9 @@ final readonly class InstallationReader
         $unit = $in->oneOf('torque_unit', array_keys(InstallationSteps::UNITS), 'in_lb');
         $workDate = Dates::read($in, 'work_date');
         $calibrated = $in->has('calibrated_on') ? Dates::read($in, 'calibrated_on') : null;
-        $bonding = $in->has('bonding') ? BondingCheck::read($in->at('bonding'))->answer()->values : ['actions' => []];
+        $bonding = $in->has('bonding')
+            ? BondingCheck::of((new BondingReader())->model($in->at('bonding')))->answer()->values
+            : ['actions' => []];
         $in->maybeObject('bonding');
         $actions = $in->maybeList('actions', 0, 60);
         $unknown = $in->maybeText('bonds_unknown', 600);

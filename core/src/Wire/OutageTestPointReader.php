@@ -7,9 +7,9 @@ namespace Escapement\Core\Wire;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Input\Texts;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
+use Escapement\Core\Wire\Topology\OneLineReader;
 
 /** `calc outage_test_point`: {"topology"?, "names"?, "surveyed"?: {"device"?, "label"?}} → the device to open, or none and why. */
 final readonly class OutageTestPointReader

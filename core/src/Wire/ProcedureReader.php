@@ -21,9 +21,9 @@ use Escapement\Core\Input\ObjectNode;
 use Escapement\Core\Input\Texts;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Upstream;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
+use Escapement\Core\Wire\Topology\OneLineReader;
 
 /**
  * `calc procedure`: {"kind", "topology"?, "names"?, "surveyed"?, "isolation"?, "settings", "system", "options"?, "install"?, "panel"?,

@@ -14,7 +14,7 @@ use Escapement\Core\RelayLogic\RelayDevice;
 use Escapement\Core\RelayLogic\RelaySupply;
 use Escapement\Core\RelayLogic\RelayType;
 use Escapement\Core\RelayLogic\Rung;
-use Escapement\Core\Topology\DrawingFields;
+use Escapement\Core\Wire\Topology\DrawingFields;
 
 /** `relay_check` on the wire. Rule: docs/rules.md#relay-check. */
 final class RelayCheckReader

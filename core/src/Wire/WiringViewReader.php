@@ -6,10 +6,10 @@ namespace Escapement\Core\Wire;
 
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Topology\DrawingFields;
 use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\OneLine;
-use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Wire\Topology\DrawingFields;
+use Escapement\Core\Wire\Topology\OneLineReader;
 use Escapement\Core\Wiring\Colours\ColourSystem;
 use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\WiringView\Control;

@@ -27,7 +27,7 @@ final class Arrows
         'Recording' => ['Plant', 'Settings', 'Simulation'],
         'Wiring' => ['Input', 'Finding'],
         'Power' => ['Input', 'Finding', 'Plant', 'Wiring'],
-        'Topology' => ['Input', 'Finding'],
+        'Topology' => ['Finding'],
         'RelayLogic' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'WiringView' => ['Finding', 'Topology'],
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
@@ -35,7 +35,7 @@ final class Arrows
         'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring', 'Recording'],
         'Survey' => ['Finding', 'Plant', 'Settings', 'Power'],
         'PowerDown' => ['Input', 'Finding'],
-        'Planning' => ['Input', 'Finding', 'Plant', 'Settings', 'Survey', 'Wiring', 'Topology'],
+        'Planning' => ['Finding', 'Plant', 'Settings', 'Survey', 'Wiring', 'Topology'],
         'Terminations' => ['Input', 'Finding', 'Plant', 'Wiring'],
         'Materials' => ['Plant', 'Topology', 'Terminations'],
         'Commissioning' => [

@@ -22,6 +22,7 @@ use Escapement\Core\Planning\SitePlanInput;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Wire\ProcedureReader;
+use Escapement\Core\Wire\Topology\BondingWriter;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -70,15 +71,21 @@ final class InstallTest extends TestCase
             'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed at both ends.']],
         ]];
         yield 'with the bonds of the site' => [[
-            'bonding' => (new SiteBonding(self::site()))->input(), 'enclosures' => [self::enclosure()],
+            'bonding' => self::bonding(), 'enclosures' => [self::enclosure()],
         ]];
+    }
+
+    /** @return array<string, mixed> of the site, as `bonding` takes it */
+    private static function bonding(): array
+    {
+        return (new BondingWriter())->model((new SiteBonding(self::site()))->model());
     }
 
     #[Test]
     public function all_of_it_waits_in_its_order(): void
     {
         $steps = $this->steps([
-            'bonding' => (new SiteBonding(self::site()))->input(), 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed.']],
+            'bonding' => self::bonding(), 'feeders' => [['name' => 'Meter to switch', 'words' => 'Bushed.']],
             'enclosures' => [self::enclosure()],
         ]);
         $lug = self::one($steps, self::LUG);
@@ -196,7 +203,7 @@ final class InstallTest extends TestCase
     #[Test, DataProvider('answers')]
     public function an_answer_says_what_the_step_asks_for(string $id, SubmittedAnswer $given, ?string $field, ?Verdict $verdict): void
     {
-        $step = self::one($this->steps(['bonding' => (new SiteBonding(self::site()))->input(), 'enclosures' => [self::enclosure()]]), $id);
+        $step = self::one($this->steps(['bonding' => self::bonding(), 'enclosures' => [self::enclosure()]]), $id);
         try {
             self::assertSame($verdict, (new AnswerJudge())->judge($step, $given));
             self::assertNull($field);

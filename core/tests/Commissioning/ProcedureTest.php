@@ -20,6 +20,7 @@ use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\SettingsCheck\ExpectedTimes;
 use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\Topology\OneLineWriter;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -239,7 +240,7 @@ final class ProcedureTest extends TestCase
             loads: [new PlanLoad('Lights', 1, 'L1', true)],
         ));
         $steps = array_column(
-            $this->answer('K1', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names()])['steps'],
+            $this->answer('K1', [], [], self::drawn($plan))['steps'],
             null,
             'id',
         );
@@ -268,7 +269,7 @@ final class ProcedureTest extends TestCase
             loads: [new PlanLoad('Lights', 1, 'L1', true)],
         ));
         $steps = array_column(
-            $this->answer('K1', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names(), 'isolation' => $isolation])['steps'],
+            $this->answer('K1', [], [], self::drawn($plan) + ['isolation' => $isolation])['steps'],
             null,
             'id',
         );
@@ -361,7 +362,7 @@ final class ProcedureTest extends TestCase
             loads: [new PlanLoad('Lights', 1, 'L1', true)],
         ));
         $steps = array_column(
-            $this->answer('K4', [], [], ['topology' => $plan->drawing(), 'names' => $plan->names()])['steps'],
+            $this->answer('K4', [], [], self::drawn($plan))['steps'],
             null,
             'id',
         );
@@ -451,6 +452,12 @@ final class ProcedureTest extends TestCase
     private function steps(string $kind, array $options): array
     {
         return $this->answer($kind, $options)['steps'];
+    }
+
+    /** @return array<string, mixed> */
+    private static function drawn(SitePlan $plan): array
+    {
+        return ['topology' => (new OneLineWriter())->drawing($plan->oneLine()), 'names' => $plan->names()];
     }
 
     /**

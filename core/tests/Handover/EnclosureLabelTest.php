@@ -5,14 +5,12 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Handover;
 
 use Escapement\Core\Handover\EnclosureLabel;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\PlanLoad;
 use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Planning\SitePlanInput;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Settings\Template\SheetTemplate;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
 use Escapement\Core\Topology\OutageTestPointResult;
@@ -26,7 +24,7 @@ final class EnclosureLabelTest extends TestCase
     public function each_panel_says_whether_it_holds_the_bond_and_that_two_sources_feed_it(InstallationKind $kind): void
     {
         $plan = self::plan($kind);
-        $drawing = (new OneLineReader())->whole(Node::fromArray($plan->drawing()));
+        $drawing = $plan->oneLine();
         $panels = $drawing->ofType('panel');
         $bonded = array_slice(array_map(static fn($panel): string => $panel->id, $panels), 0, 1);
         $labels = EnclosureLabel::of('Q1', (new SheetTemplate($kind))->plant()->kind, $drawing, $plan->names(), $bonded, self::test($plan));
@@ -57,7 +55,7 @@ final class EnclosureLabelTest extends TestCase
         $label = EnclosureLabel::of(
             'Q1',
             PlantKind::Standby,
-            (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
+            $plan->oneLine(),
             $plan->names(),
             ['ats'],
             self::test($plan),
@@ -76,7 +74,7 @@ final class EnclosureLabelTest extends TestCase
                 EnclosureLabel::of(
                     'Q1',
                     PlantKind::Standby,
-                    (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
+                    $plan->oneLine(),
                     $plan->names(),
                     ['main'],
                     self::test($plan),
@@ -116,7 +114,7 @@ final class EnclosureLabelTest extends TestCase
                 EnclosureLabel::of(
                     'Q1',
                     PlantKind::Mobile,
-                    (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
+                    $plan->oneLine(),
                     $plan->names(),
                     null,
                     self::test($plan),
@@ -132,7 +130,7 @@ final class EnclosureLabelTest extends TestCase
     private static function test(SitePlan $plan): OutageTestPointResult
     {
         return (new OutageTestPoint())->decide(new OutageTestPointInput(
-            (new OneLineReader())->whole(Node::fromArray($plan->drawing())),
+            $plan->oneLine(),
             $plan->names(),
         ));
     }

@@ -6,7 +6,7 @@ namespace Escapement\Core\Tests\Materials;
 
 use Escapement\Core\Input\Node;
 use Escapement\Core\Materials\LockCount;
-use Escapement\Core\Topology\OneLineReader;
+use Escapement\Core\Wire\Topology\OneLineReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Planning;
 
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\Declared;
 use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Planning\SitePlanInput;
 use Escapement\Core\Plant\InstallationKind;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\TopologyCheck;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -115,7 +113,7 @@ final class DeclaredTest extends TestCase
         $input = ['kind' => $type, 'system' => $type->isThreePhase() ? 'three' : 'split', 'vLn' => 120.0, 'serviceA' => 200,
             'isServiceRated' => $type->isAtService(), 'declared' => new Declared($type, $survey)];
         $plan = new SitePlan(new SitePlanInput(...array_merge($input, $more)));
-        $answer = TopologyCheck::of((new OneLineReader())->whole(Node::fromArray($plan->drawing())))->answer();
+        $answer = TopologyCheck::of($plan->oneLine())->answer();
 
         return array_map(static fn(Finding $finding): string => "$finding->id {$finding->severity->value}", $answer->findings);
     }

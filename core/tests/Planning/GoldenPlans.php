@@ -18,6 +18,7 @@ use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Tests\Calc\Variant;
 use Escapement\Core\Topology\BondMove;
+use Escapement\Core\Wire\Topology\OneLineWriter;
 
 /** Plans of every kind of installation in several situations, and all that is read off them: without words, which may be said better. */
 final class GoldenPlans
@@ -134,7 +135,7 @@ final class GoldenPlans
         $feeders = new SiteFeeders($plan);
 
         return [
-            'drawing' => $plan->drawing(),
+            'drawing' => (new OneLineWriter())->drawing($plan->oneLine()),
             'devices' => array_keys($plan->devices()),
             'enclosures' => $plan->enclosures(),
             'panels' => array_keys($plan->panels()),

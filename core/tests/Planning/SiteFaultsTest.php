@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Planning;
 
 use Escapement\Core\Finding\Finding;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\Declared;
 use Escapement\Core\Planning\FaultFeeder;
 use Escapement\Core\Planning\FaultFigures;
@@ -14,7 +13,6 @@ use Escapement\Core\Planning\SiteFaults;
 use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Planning\SitePlanInput;
 use Escapement\Core\Plant\InstallationKind;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\TopologyCheck;
 use Escapement\Core\Wiring\FaultCurrent\FaultRun;
 use Escapement\Core\Wiring\FaultCurrent\GeneratorFault;
@@ -121,7 +119,7 @@ final class SiteFaultsTest extends TestCase
     /** @return list<string> */
     private function found(SitePlan $plan): array
     {
-        $answer = TopologyCheck::of((new OneLineReader())->whole(Node::fromArray($plan->drawing())))->answer();
+        $answer = TopologyCheck::of($plan->oneLine())->answer();
 
         return array_map(static fn(Finding $finding): string => "$finding->id $finding->at", $answer->findings);
     }

@@ -13,6 +13,7 @@ use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\Topology\OneLineWriter;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -27,7 +28,7 @@ final class SitePlanTest extends TestCase
         ?Upstream $upstream,
     ): void {
         $plan = self::plan($kind, $isServiceRated, $upstream);
-        $topology = $this->calc('topology', $plan->drawing());
+        $topology = $this->ask('topology', $plan);
         $ids = array_column($topology['findings'], 'id');
         foreach ([
             'backfeed', 'load-never-fed', 'no-service-disconnect', 'switch-not-service-rated', 'sensing-dead', 'no-outage-test-point',
@@ -40,9 +41,9 @@ final class SitePlanTest extends TestCase
             'what must run is carried by the second source',
         );
         self::assertSame([], array_diff(array_keys($topology['load_sources']), array_keys($plan->names())));
-        $layout = $this->calc('one_line_layout', $plan->drawing());
-        self::assertCount(count($plan->drawing()['elements']), $layout['cells']);
-        foreach ($plan->drawing()['elements'] as $element) {
+        $layout = $this->ask('one_line_layout', $plan);
+        self::assertCount(count((new OneLineWriter())->drawing($plan->oneLine())['elements']), $layout['cells']);
+        foreach ((new OneLineWriter())->drawing($plan->oneLine())['elements'] as $element) {
             self::assertArrayHasKey($element['id'], $plan->names());
         }
     }
@@ -65,7 +66,7 @@ final class SitePlanTest extends TestCase
     public function a_service_rated_switch_makes_the_old_main_panel_a_sub_panel(): void
     {
         $plan = self::plan(InstallationKind::WholeHouse, true);
-        self::assertContains('panel-now-sub', array_column($this->calc('topology', $plan->drawing())['findings'], 'id'));
+        self::assertContains('panel-now-sub', array_column($this->ask('topology', $plan)['findings'], 'id'));
     }
 
     #[Test]
@@ -74,7 +75,7 @@ final class SitePlanTest extends TestCase
         foreach ([InstallationKind::WholeHouse, InstallationKind::TwoPanels, InstallationKind::FactoryControl] as $kind) {
             $with = self::plan($kind, true, Upstream::Disconnect);
             self::assertArrayHasKey('md', $with->devices());
-            self::assertContains('md', array_column($this->calc('topology', $with->drawing())['outage_test_points'], 'device'));
+            self::assertContains('md', array_column($this->ask('topology', $with)['outage_test_points'], 'device'));
             self::assertArrayNotHasKey('md', self::plan($kind, true, Upstream::Utility)->devices());
         }
     }
@@ -82,7 +83,7 @@ final class SitePlanTest extends TestCase
     #[Test, DataProvider('plugs')]
     public function a_plug_is_a_device_and_the_nearest_that_makes_the_outage(InstallationKind $kind): void
     {
-        $points = $this->calc('topology', self::plan($kind, false)->drawing())['outage_test_points'];
+        $points = $this->ask('topology', self::plan($kind, false))['outage_test_points'];
         self::assertSame('plug', $points[0]['device']);
         self::assertSame([], $points[0]['loads_lost_elsewhere']);
     }
@@ -108,12 +109,12 @@ final class SitePlanTest extends TestCase
             new SubPanel('sub-3', 'Nowhere', 'panel-b', 30, false),
         ]));
         self::assertSame(['panel', 'sub-1', 'sub-2'], array_keys($plan->panels()), 'one whose feeder is not there waits');
-        $topology = $this->calc('topology', $plan->drawing());
+        $topology = $this->ask('topology', $plan);
         self::assertNotContains('load-never-fed', array_column($topology['findings'], 'id'));
         self::assertContains('gen', $topology['load_sources']['load-2']);
         self::assertSame(
             'panel.b3',
-            array_column($plan->drawing()['links'], 'from', 'to')['load-3'],
+            array_column((new OneLineWriter())->drawing($plan->oneLine())['links'], 'from', 'to')['load-3'],
             'a load whose panel is gone hangs where its kind puts it',
         );
     }
@@ -129,7 +130,7 @@ final class SitePlanTest extends TestCase
             400,
             loads: [new PlanLoad('Pump', 45, '3P', true)],
         ));
-        $panel = array_column($plan->drawing()['elements'], null, 'id')['panel'];
+        $panel = array_column((new OneLineWriter())->drawing($plan->oneLine())['elements'], null, 'id')['panel'];
         self::assertSame(90, $panel['breakers'][0]['rating_a'], '45 kW at 3 × 230 V is 65 A, and a quarter more is 82 A');
     }
 
@@ -145,7 +146,7 @@ final class SitePlanTest extends TestCase
             isBattery: true,
             loads: [new PlanLoad('Lights', 1, 'L1', true)],
         ));
-        self::assertSame('inverter', array_column($plan->drawing()['elements'], null, 'id')['gen']['kind']);
+        self::assertSame('inverter', array_column((new OneLineWriter())->drawing($plan->oneLine())['elements'], null, 'id')['gen']['kind']);
         self::assertSame('Inverter', $plan->names()['gen']);
     }
 
@@ -175,6 +176,12 @@ final class SitePlanTest extends TestCase
                 new PlanLoad('Heat pump', 5, $wide, false),
             ],
         ));
+    }
+
+    /** @return array<string, mixed> what a calculation says to the drawing of a plan */
+    private function ask(string $name, SitePlan $plan): array
+    {
+        return $this->calc($name, (new OneLineWriter())->drawing($plan->oneLine()));
     }
 
     /**

@@ -9,6 +9,7 @@ use Eris\TestTrait;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Topology\BondingCheck;
+use Escapement\Core\Wire\Topology\BondingReader;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -25,7 +26,7 @@ final class BondingPropertyTest extends TestCase
         $judged = 0;
         $this->limitTo(400)->forAll(Generators::choose(0, 2_000_000_000))->then(function (int $seed) use (&$judged): void {
             $input = self::site($seed);
-            $result = CaseFile::asArray(BondingCheck::read(Node::fromArray($input))->answer()->toArray());
+            $result = self::answer($input);
             $ids = array_column($result['findings'], 'id');
             if (in_array('fixed-bond-unresolvable', $ids, true) || in_array('no-service-disconnect', $ids, true)) {
                 return;
@@ -42,7 +43,7 @@ final class BondingPropertyTest extends TestCase
     public function a_site_that_is_as_it_should_be_needs_no_work(): void
     {
         $this->limitTo(100)->forAll(Generators::choose(0, 2_000_000_000))->then(function (int $seed): void {
-            $result = CaseFile::asArray(BondingCheck::read(Node::fromArray(self::site($seed)))->answer()->toArray());
+            $result = self::answer(self::site($seed));
             $verdicts = array_column($result['positions'], 'verdict');
             $moves = array_intersect(array_column($result['actions'], 'action'), ['add-bond', 'remove-bond', 'add-neutral']);
             if ($result['bonds_present'] === $result['bonds_wanted'] && $verdicts !== [] && array_unique($verdicts) === ['ok']) {
@@ -112,5 +113,15 @@ final class BondingPropertyTest extends TestCase
         }
 
         return ['phases' => 2, 'elements' => $elements];
+    }
+
+    /**
+     * @param array<string, mixed> $site
+     *
+     * @return array<string, mixed>
+     */
+    private static function answer(array $site): array
+    {
+        return (array) CaseFile::asArray(BondingCheck::of((new BondingReader())->model(Node::fromArray($site)))->answer()->toArray());
     }
 }

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Topology;
 
-use Escapement\Core\Input\Node;
 use Escapement\Core\Planning\PlanLoad;
 use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Planning\SitePlanInput;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Topology\ElementNames;
-use Escapement\Core\Topology\OneLineReader;
 use Escapement\Core\Topology\OutageTestPoint;
 use Escapement\Core\Topology\OutageTestPointInput;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -47,7 +45,7 @@ final class ElementNamesTest extends TestCase
             poles: 2,
             loads: [new PlanLoad('Lights', 1, 'L1', true)],
         ));
-        $drawing = (new OneLineReader())->whole(Node::fromArray($plan->drawing()));
+        $drawing = $plan->oneLine();
         self::assertSame(
             'Breaker feed in ' . $plan->names()['main'],
             (new OutageTestPoint())->decide(new OutageTestPointInput($drawing, $plan->names()))->name,

@@ -9,6 +9,7 @@ use Eris\TestTrait;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
+use Escapement\Core\Wire\Topology\OneLineReader;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -25,7 +26,10 @@ final class LayoutPropertyTest extends TestCase
         $this->limitTo(200)->forAll(Generators::choose(0, 2_000_000_000))->then(function (int $seed): void {
             $input = self::drawing($seed);
             $layout = json_decode(
-                json_encode(OneLineLayout::read(Node::fromArray($input))->answer()->toArray(), JSON_THROW_ON_ERROR),
+                json_encode(
+                    OneLineLayout::of((new OneLineReader())->drawing(Node::fromArray($input)))->answer()->toArray(),
+                    JSON_THROW_ON_ERROR,
+                ),
                 true,
             );
             self::assertSame(array_column($input['elements'], 'id'), array_column($layout['cells'], 'id'));
@@ -48,7 +52,9 @@ final class LayoutPropertyTest extends TestCase
             $devices = ['d', 's.main', 'p.main'];
             $result = json_decode(
                 json_encode(
-                    TopologyCheck::read(Node::fromArray($input + ['isolations' => [['open' => $devices]]]))->answer()->toArray(),
+                    TopologyCheck::of((new OneLineReader())->whole(
+                        Node::fromArray($input + ['isolations' => [['open' => $devices]]]),
+                    ))->answer()->toArray(),
                     JSON_THROW_ON_ERROR,
                 ),
                 true,

@@ -13,6 +13,7 @@ use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Upstream;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Wire\Topology\OneLineWriter;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -32,7 +33,7 @@ final class OutageTestPointTest extends TestCase
     ): void {
         $plan = self::plan($kind, $upstream);
         $answer = $this->calc([
-            'topology' => $plan->drawing(), 'names' => $plan->names(),
+            'topology' => (new OneLineWriter())->drawing($plan->oneLine()), 'names' => $plan->names(),
         ] + ($surveyed === [] ? [] : ['surveyed' => $surveyed]));
         self::assertSame([$status, $device, $name], [$answer['status'], $answer['device'], $answer['name']]);
         self::assertSame($status === 'replaced' ? ['test-point-not-outage'] : [], array_column($answer['findings'], 'id'));

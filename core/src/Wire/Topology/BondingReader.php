@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Escapement\Core\Topology;
+namespace Escapement\Core\Wire\Topology;
 
 use Escapement\Core\Input\Node;
+use Escapement\Core\Topology\BondElement;
+use Escapement\Core\Topology\BondModel;
 
 /** Reads the input of `bonding`; the first fault wins. Rule: docs/rules.md#topology, docs/rules.md#bonding. */
 final readonly class BondingReader
@@ -110,12 +112,7 @@ final readonly class BondingReader
                 throw $in->at($key)->bad('Only a generator or an inverter can have this.');
             }
         }
-        if ($e->kind === 'utility') {
-            $e->isBonded = $e->earthing === 'tn-s'; // its protective conductor comes bonded; of tn-c-s the bond is at home
-            $e->isFixed = $e->isBonded;
-        } elseif ($e->kind === 'shore') {
-            $e->isBonded = $e->isFixed = true;
-        }
+        $e->comesBonded();
 
         return $e;
     }

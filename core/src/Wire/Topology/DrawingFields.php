@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Escapement\Core\Topology;
+namespace Escapement\Core\Wire\Topology;
 
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;

@@ -2,10 +2,18 @@
 
 declare(strict_types=1);
 
-namespace Escapement\Core\Topology;
+namespace Escapement\Core\Wire\Topology;
 
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Topology\Breaker;
+use Escapement\Core\Topology\Device;
+use Escapement\Core\Topology\Element;
+use Escapement\Core\Topology\FaultRatings;
+use Escapement\Core\Topology\Link;
+use Escapement\Core\Topology\OneLine;
+use Escapement\Core\Topology\SiteFactRules;
+use Escapement\Core\Topology\SwitchFacts;
 
 /** Reads a one-line; the first fault wins, in the order of the rule. Rule: docs/rules.md#topology. */
 final class OneLineReader
@@ -348,41 +356,13 @@ final class OneLineReader
         }
         [$id, $port] = explode('.', $node->value, 2) + [1 => ''];
         $element = $byId[$id] ?? throw $node->bad("There is no element \"$id\".");
-        [$allowed, $default] = $isFrom ? self::portsFrom($element) : self::portsTo($element);
+        [$allowed, $default] = $isFrom ? $element->outlets() : $element->inlets();
         $port = str_contains($node->value, '.') ? $port : ($default ?? throw $node->bad("\"$id\" needs a port here."));
         if (! in_array($port, $allowed, true)) {
             throw $node->bad("\"$id\" has no port \"$port\" for this end.");
         }
 
         return [$id, $port];
-    }
-
-    /** @return array{list<string>, ?string} allowed ports, the default */
-    private static function portsFrom(Element $e): array
-    {
-        $breakers = array_map(static fn(Breaker $breaker): string => $breaker->id, $e->breakers);
-
-        return match ($e->type) {
-            'source', 'meter', 'disconnect', 'inlet', 'shed', 'ups' => [['out'], 'out'],
-            'switch' => [['load'], 'load'],
-            'panel' => [['bus', ...$breakers], null],
-            'charger', 'battery' => [['dc'], 'dc'],
-            default => [[], null],
-        };
-    }
-
-    /** @return array{list<string>, ?string} */
-    private static function portsTo(Element $e): array
-    {
-        $breakers = array_map(static fn(Breaker $breaker): string => $breaker->id, $e->breakers);
-
-        return match ($e->type) {
-            'source' => $e->kind === 'inverter' ? [['dc'], 'dc'] : [[], null],
-            'switch' => [['normal', 'emergency'], null],
-            'panel' => [['in', 'bus', ...$breakers], 'in'],
-            'battery' => [['dc'], 'dc'],
-            default => [['in'], 'in'],
-        };
     }
 
     /**

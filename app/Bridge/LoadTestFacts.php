@@ -14,7 +14,9 @@ use Escapement\Core\Commissioning\Proof\ProofPart;
 use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
+use Escapement\Core\LoadTest\ExerciseInput;
 use Escapement\Core\LoadTest\ExerciseResult;
+use Escapement\Core\LoadTest\ExerciseRun;
 use Escapement\Core\LoadTest\ExerciseValue;
 use Escapement\Core\LoadTest\LoadTestEvaluation;
 use Escapement\Core\LoadTest\LoadTestPlan;
@@ -26,15 +28,16 @@ use Escapement\Core\LoadTest\MarkedSpans;
 use Escapement\Core\LoadTest\OwnLoad;
 use Escapement\Core\LoadTest\OwnLoads;
 use Escapement\Core\LoadTest\OwnLoadStep;
+use Escapement\Core\LoadTest\PastTest;
 use Escapement\Core\LoadTest\ProcedureFigures;
 use Escapement\Core\LoadTest\ProofRow;
+use Escapement\Core\LoadTest\RunType;
+use Escapement\Core\LoadTest\TrendInput;
 use Escapement\Core\LoadTest\TrendResult;
 use Escapement\Core\Settings\Fuel;
-use Escapement\Core\Wire\LoadTest\ExerciseValueReader;
 use Escapement\Core\Wire\LoadTest\LoadTestPlanReader;
 use Escapement\Core\Wire\LoadTest\LoadTestReader;
 use Escapement\Core\Wire\LoadTest\LoadTestResultReader;
-use Escapement\Core\Wire\LoadTest\LoadTestTrendReader;
 use Illuminate\Support\Carbon;
 
 /** A switch and its load tests as the core wants them. Needs of the switch: site, loads, plan, proofs. */
@@ -274,18 +277,20 @@ final readonly class LoadTestFacts
         foreach (array_reverse($tests) as $test) {
             $result = $test->result ?? [];
             if ($test->closed_at !== null && is_array($result['at_top'] ?? null)) {
-                $past[$test->closed_at->format('Y-m-d')] = [
-                    'date' => $test->closed_at->format('Y-m-d'), 'verdict' => $test->verdict, 'fuel' => $test->plan['fuel'] ?? 'diesel',
-                    'load_pct' => $result['at_top']['load_pct'] ?? 0, 'regulation_pct' => $result['regulation_pct'] ?? null,
-                    'droop_pct' => $result['droop_pct'] ?? null, 'oil_kpa' => $result['at_top']['oil_kpa'] ?? null,
-                    'coolant_c' => $result['at_top']['coolant_c'] ?? null, 'exhaust_c' => $result['at_top']['exhaust_c'] ?? null,
-                ];
+                $date = $test->closed_at->format('Y-m-d');
+                $past[$date] = new PastTest(
+                    $date,
+                    self::verdict($test),
+                    $test->plan['fuel'] ?? Fuel::Diesel->value,
+                    (float) ($result['at_top']['load_pct'] ?? 0),
+                    array_map(self::figure(...), self::atTop($result)),
+                    null,
+                );
             }
         }
         ksort($past); // of two on one day the later one stands
 
-        return $past === [] ? null
-            : (new LoadTestTrend())->judge((new LoadTestTrendReader())->input(Node::fromArray(['tests' => array_values($past)])));
+        return $past === [] ? null : (new LoadTestTrend())->judge(new TrendInput(array_values($past)));
     }
 
     /**
@@ -298,33 +303,33 @@ final readonly class LoadTestFacts
         $runs = [];
         foreach ($tests as $test) {
             if ($test->closed_at !== null) {
-                $runs[] = [
-                    'type' => self::runType($test), 'date' => $this->day($test->closed_at), 'verdict' => $test->verdict ?? 'not_proven',
-                ];
+                $runs[] = new ExerciseRun(self::runType($test)->value, $this->day($test->closed_at), self::verdict($test), false);
             }
         }
         foreach ($this->switch->proofs as $proof) {
             if ($proof->part === ProofPart::Sensing) { // the outage made upstream of the sensing
-                $runs[] = [
-                    'type' => 'outage', 'date' => $this->day($proof->proved_at),
-                    'verdict' => in_array($proof->outcome, ['proved', 'noted'], true) ? 'pass' : 'fail',
-                ];
+                $verdict = in_array($proof->outcome, ['proved', 'noted'], true) ? 'pass' : 'fail';
+                $runs[] = new ExerciseRun(RunType::Outage->value, $this->day($proof->proved_at), $verdict, false);
             }
         }
 
-        return (new ExerciseValue((new ExerciseValueReader())->input(Node::fromArray([
-            'today' => $today, 'school' => $school, 'runs' => $runs,
-        ]))))->result();
+        return (new ExerciseValue(ExerciseInput::bySchool($school, $today, $runs)))->result();
+    }
+
+    /** @return 'fail'|'not_proven'|'pass' */
+    private static function verdict(LoadTest $test): string
+    {
+        return in_array($test->verdict, ['pass', 'fail'], true) ? $test->verdict : 'not_proven';
     }
 
     /** What kind of run a load test was: by its length, and by whether a bank took part. */
-    private static function runType(LoadTest $test): string
+    private static function runType(LoadTest $test): RunType
     {
         if ($test->profile->hasClass()) {
-            return 'four_hour';
+            return RunType::FourHour;
         }
 
-        return ($test->plan['bank_elements_kw'] ?? []) === [] ? 'building_load' : 'load_bank';
+        return ($test->plan['bank_elements_kw'] ?? []) === [] ? RunType::BuildingLoad : RunType::LoadBank;
     }
 
     private function day(Carbon $moment): string
@@ -341,12 +346,29 @@ final readonly class LoadTestFacts
         if ($last === null || ($last->plan['fuel'] ?? null) !== ($test->plan['fuel'] ?? null)) {
             return null;
         }
-        $result = $last->result ?? [];
+
+        return self::atTop($last->result ?? []);
+    }
+
+    /**
+     * What one test is compared with another by.
+     *
+     * @param array<string, mixed> $result of load_test_evaluate, as it was kept
+     *
+     * @return array<string, mixed>
+     */
+    private static function atTop(array $result): array
+    {
+        $top = is_array($result['at_top'] ?? null) ? $result['at_top'] : [];
 
         return [
             'regulation_pct' => $result['regulation_pct'] ?? null, 'droop_pct' => $result['droop_pct'] ?? null,
-            'oil_kpa' => $result['at_top']['oil_kpa'] ?? null, 'coolant_c' => $result['at_top']['coolant_c'] ?? null,
-            'exhaust_c' => $result['at_top']['exhaust_c'] ?? null,
+            'oil_kpa' => $top['oil_kpa'] ?? null, 'coolant_c' => $top['coolant_c'] ?? null, 'exhaust_c' => $top['exhaust_c'] ?? null,
         ];
+    }
+
+    private static function figure(mixed $kept): ?float
+    {
+        return is_int($kept) || is_float($kept) ? (float) $kept : null;
     }
 }

@@ -18,8 +18,8 @@ use Escapement\Core\SettingsCheck\ExpectedTimes;
 use Escapement\Core\SettingsCheck\SettingsCheck;
 use Escapement\Core\SettingsCheck\SettingsCheckResult;
 use Escapement\Core\Wire\CheckReader;
+use Escapement\Core\Wire\EventReader;
 use Escapement\Core\Wire\PlantReader;
-use Escapement\Core\Wire\ScenarioReader;
 use Escapement\Core\Wire\SettingsReader;
 
 /** A stored switch as the core wants it. */
@@ -84,7 +84,7 @@ final readonly class SwitchFacts
             $this->sourceKw(),
             (float) $this->switch->largest_motor_hp,
             $this->switch->has_compressor,
-            (new CheckReader())->site(Node::fromArray((object) $site)),
+            self::habits($site),
             $this->demandKw(),
         ));
     }
@@ -130,13 +130,16 @@ final readonly class SwitchFacts
      */
     public function scenario(Settings $settings, array $events, int $untilMs): Scenario
     {
-        return (new ScenarioReader())->scenario(Node::fromArray([
-            'system' => $this->plant->toArray(),
-            'settings' => $settings->toWire(),
-            'loads' => array_map(static fn(Load $load): array => $load->toArray(), $this->loads()),
-            'events' => $events,
-            'until_ms' => $untilMs,
-        ] + ($this->sourceKw() === null ? [] : ['source_kw' => $this->sourceKw()])));
-    }
+        $loads = $this->loads();
+        $told = new Node(Node::fromArray($events)->value, '/events');
 
+        return new Scenario(
+            $this->plant,
+            $settings,
+            (new EventReader($this->plant, $loads))->events($told),
+            $untilMs,
+            $loads,
+            sourceKw: $this->sourceKw(),
+        );
+    }
 }

@@ -7,6 +7,10 @@ namespace Escapement\Core\LoadTest;
 /** The load tests of one set. Rule: docs/rules.md#load-test-trend. */
 final readonly class TrendInput
 {
+    public const BATTERY_V = 12.0;
+    public const ALPHA = 0.1;
+    public const HORIZON_YEARS = 2.0;
+
     /**
      * @param non-empty-list<PastTest> $tests  in order of their dates; the last is what the others are compared with
      * @param array<string, float>     $limits by figure, of one's own
@@ -14,10 +18,10 @@ final readonly class TrendInput
      */
     public function __construct(
         public array $tests,
-        public float $batteryNominalV,
-        public array $limits,
-        public float $alpha,
-        public float $horizonYears,
+        public float $batteryNominalV = self::BATTERY_V,
+        public array $limits = [],
+        public float $alpha = self::ALPHA,
+        public float $horizonYears = self::HORIZON_YEARS,
     ) {}
 
     public function reference(): PastTest

@@ -50,14 +50,14 @@ final readonly class ExerciseValueReader
         $isMet = $in->bool('monthly_met', false);
         $lastDone = $this->lastDone($in, $today, $rules);
         $runs = array_map(static fn(Node $one): ExerciseRun => self::run($one, $today, $rules), $in->maybeList('runs', 0, 5000) ?? []);
-        $soonDays = $in->int('soon_days', 0, 365, 30);
+        $soonDays = $in->int('soon_days', 0, 365, ExerciseInput::SOON_DAYS);
         $rules->check();
         $intervals = $school === 'custom' ? $own ?? [] : RunType::intervals($school);
-        if ($school === 'critical' && $isMet) {
+        if ($school === ExerciseInput::CRITICAL && $isMet) {
             unset($intervals[RunType::LoadBank->value]);
         }
 
-        return new ExerciseInput($today, $school === 'critical', $intervals, $lastDone, $runs, $soonDays);
+        return new ExerciseInput($today, $school === ExerciseInput::CRITICAL, $intervals, $lastDone, $runs, $soonDays);
     }
 
     /** @return null|array<string, int> */

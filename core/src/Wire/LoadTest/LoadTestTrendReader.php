@@ -36,10 +36,10 @@ final readonly class LoadTestTrendReader
     {
         $in = (new Fields($node))->only(['tests', 'battery_nominal_v', 'limits', 'alpha', 'horizon_years']);
         $tests = array_map(self::test(...), $in->list('tests', 1, 200));
-        $batteryV = $in->np('battery_nominal_v', 12.0);
+        $batteryV = $in->np('battery_nominal_v', TrendInput::BATTERY_V);
         $limits = self::limits($in->maybeObject('limits'));
-        $alpha = $in->number('alpha', 0.001, 0.5, 0.1);
-        $horizon = $in->number('horizon_years', 0.1, 20, 2.0);
+        $alpha = $in->number('alpha', 0.001, 0.5, TrendInput::ALPHA);
+        $horizon = $in->number('horizon_years', 0.1, 20, TrendInput::HORIZON_YEARS);
         foreach ($tests as $i => $test) {
             if ($i > 0 && $test->date <= $tests[$i - 1]->date) {
                 throw $in->at('tests')->at($i, null)->at('date', null)->bad('The dates of the tests must rise.');

@@ -16,7 +16,7 @@ final readonly class Doubts
         '/start_delay_ms' => 10 * self::MINUTE, '/transfer_delay_ms' => 30 * self::MINUTE, '/return_delay_ms' => 240 * self::MINUTE,
         '/cooldown_ms' => 120 * self::MINUTE,
         '/min_run_ms' => 720 * self::MINUTE, '/travel_ms' => self::MINUTE, '/off_delay_ms' => 10 * self::MINUTE,
-        '/normal/dropout_delay_ms' => 5 * self::MINUTE, '/emergency/dropout_delay_ms' => 5 * self::MINUTE,
+        '/sensing/normal/dropout_delay_ms' => 5 * self::MINUTE, '/sensing/emergency/dropout_delay_ms' => 5 * self::MINUTE,
         '/load_shed/first_step_ms' => 60 * self::MINUTE, '/load_shed/step_ms' => 60 * self::MINUTE,
         '/load_shed/overload_ms' => 10 * self::MINUTE, '/load_shed/lockout_ms' => 240 * self::MINUTE,
     ];

@@ -29,7 +29,7 @@ final readonly class RecordedLines
             unset($recorded[$id]);
         }
         if ($recorded !== []) {
-            throw $claimed->bad("The record has a $word more than these.");
+            throw $claimed->bad("The record has one $word more than these.");
         }
     }
 

@@ -101,6 +101,61 @@ final class AgreementTest extends TestCase
         (new Agreement(RunRecord::ofExport(self::node(self::export()))))->onTables(self::node($export));
     }
 
+    /**
+     * @param list<string> $field of the first entry of that kind
+     * @param mixed        $least that is refused
+     */
+    #[Test, DataProvider('limits')]
+    public function a_record_is_read_up_to_its_limits(string $kind, array $field, mixed $most, mixed $least): void
+    {
+        $entries = self::export()['record']['entries'];
+        $entries[] = ['kind' => 'photo', 'what' => ['id' => 'p', 'step' => 's', 'sha256' => 'a']] + $entries[1];
+        $place = (int) array_search($kind, array_column($entries, 'kind'), true);
+        foreach ([[$most, true], [$least, false]] as [$value, $isRead]) {
+            $at = &$entries[$place];
+            foreach ($field as $key) {
+                $at = &$at[$key];
+            }
+            $at = $value;
+            unset($at);
+            try {
+                new RunRecord(Node::fromJson(json_encode(['entries' => $entries], JSON_THROW_ON_ERROR)));
+                self::assertTrue($isRead, 'beyond the limit it is refused');
+            } catch (BadInput $e) {
+                self::assertFalse($isRead, 'on the limit it is read');
+                self::assertSame("/entries/$place/" . implode('/', $field), $e->path);
+            }
+        }
+    }
+
+    /** @return iterable<string, array{string, list<string>, mixed, mixed}> */
+    public static function limits(): iterable
+    {
+        $text = static fn(string $kind, array $field, int $most): array => [
+            $kind, $field, str_repeat('x', $most), str_repeat('x', $most + 1),
+        ];
+        yield 'hand' => ['run_begun', ['what', 'reaction_ms'], 60_000, 60_001];
+        yield 'no hand' => ['run_begun', ['what', 'reaction_ms'], 0, -1];
+        yield 'version' => ['run_begun', ['what', 'sheet_version'], 1_000_000, 1_000_001];
+        yield 'first version' => ['run_begun', ['what', 'sheet_version'], 1, 0];
+        yield 'who' => $text('mark', ['who'], 200);
+        yield 'by the clock of the server' => $text('mark', ['server_time'], 40);
+        yield 'by the clock of the phone' => $text('mark', ['device_time'], 40);
+        yield 'note of a mark' => $text('mark', ['what', 'note'], 500);
+        yield 'why it came late' => $text('mark', ['what', 'late_reason'], 200);
+        yield 'flag' => $text('mark', ['what', 'flag'], 200);
+        yield 'note that was mended' => $text('mark_edited', ['what', 'after', 'note'], 500);
+        yield 'answer' => $text('answer', ['what', 'id'], 40);
+        yield 'step' => $text('answer', ['what', 'step'], 120);
+        yield 'what was expected' => $text('answer', ['what', 'expected'], 6000);
+        yield 'what was asked' => $text('answer', ['what', 'asked'], 1000);
+        yield 'picture' => $text('photo', ['what', 'id'], 40);
+        yield 'step of a picture' => $text('photo', ['what', 'step'], 120);
+        yield 'sum of a picture' => $text('photo', ['what', 'sha256'], 64);
+        yield 'name' => $text('signed', ['what', 'name'], 120);
+        yield 'drawing' => $text('signed', ['what', 'drawing'], 20_000);
+    }
+
     /** @return array<string, mixed> of a run that was worked through, pictured and signed */
     private static function export(): array
     {

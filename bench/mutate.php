@@ -19,6 +19,7 @@ const FLIPS = [
 const NOTHING = ['array' => '[]', 'int' => '0', 'float' => '0.0', 'string' => "''", 'bool' => 'false'];
 const BEFORE_A_TERM = ['(', ',', '=', 'return', '=>', '?', ':', '[', '*'];
 const PATIENCE_S = 30;
+const TESTS_A_SECOND = 20; // at the slowest: what runs through everything takes its time, and is no endless loop
 
 $root = dirname(__DIR__);
 $options = getopt('', ['most:', 'seed:', 'jobs:', 'own', 'map'], $rest);
@@ -63,6 +64,7 @@ function mutants(string $file): array
         };
         $is = match (true) {
             $depth < 2 && ! in_array($token->id, [T_LNUMBER, T_DNUMBER], true) => null, // types and signatures
+            in_array('strict_types', array_column(array_slice($tokens, max(0, $i - 3), 3), 'text'), true) => null,
             $token->id === T_LNUMBER => (string) ((int) str_replace('_', '', $token->text) + 1),
             $token->id === T_DNUMBER => (string) json_encode((float) str_replace('_', '', $token->text) * 1.1 + 1e-3),
             // a minus that begins a term is no subtraction
@@ -172,7 +174,7 @@ function command(string $root, string $bootstrap, array $ids, array $newer): str
     return sprintf(
         'timeout %d php -d memory_limit=512M %s --bootstrap %s --no-configuration --no-progress '
             . '--stop-on-defect --fail-on-warning --fail-on-risky --filter %s %s >/dev/null 2>&1',
-        PATIENCE_S,
+        PATIENCE_S + intdiv(count($ids), TESTS_A_SECOND),
         escapeshellarg("$root/vendor/bin/phpunit"),
         escapeshellarg($bootstrap),
         escapeshellarg('{^(' . implode('|', $names) . ')$}'),

@@ -92,7 +92,9 @@ final class LoadTestRecordTest extends TestCase
         yield 'readings in the verdict that nobody took' => [
             self::export($with(8, ['evaluation' => $hotter]), ['evaluation' => $hotter]), '/evaluation/readings',
         ];
-        yield 'another evaluation than was signed' => [self::export(changed: ['evaluation' => ['fuel' => 'lp'] + self::evaluation()]), '/evaluation'];
+        yield 'another evaluation than was signed' => [
+            self::export(changed: ['evaluation' => ['fuel' => 'lp'] + self::evaluation()]), '/evaluation',
+        ];
         yield 'of another format' => [self::export(changed: ['format' => LogbookRecord::FORMAT]), '/format'];
         yield 'a struck reading in the verdict' => [
             self::export(array_values(array_diff_key($entries, [5 => true])), [

@@ -15,6 +15,7 @@ use Escapement\Core\Tests\Calc\Variant;
 use Escapement\Core\Tests\Materials\GoldenMaterials;
 use Escapement\Core\Tests\Planning\GoldenPlans;
 use Escapement\Core\Tests\Rehearsal\GoldenStories;
+use Escapement\Core\Tests\RelayLogic\GoldenCircuits;
 use Escapement\Core\Tests\Terminations\GoldenLandings;
 use Escapement\Core\Tests\Wire\SchemaPlaces;
 
@@ -219,7 +220,7 @@ if (($argv[1] ?? '') === '--rewrite') {
     }
     $goldens = [
         'plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden(), 'materials' => GoldenMaterials::golden(),
-        'landings' => GoldenLandings::golden(),
+        'landings' => GoldenLandings::golden(), 'circuits' => GoldenCircuits::golden(),
     ];
     foreach ($goldens as $file => $golden) {
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;

@@ -333,6 +333,39 @@ final class FindingsTest extends TestCase
             $motor(0, ['transition' => 'delayed', 'off_delay_ms' => 5000]),
             $motor(0, ['transition' => 'delayed', 'off_delay_ms' => 5001]),
         ];
+        $own = static fn(int $everyMs, int $forMs, bool $withLoad = false, string $fuel = 'lp'): array => [
+            'site' => ['exercise' => null, 'fuel' => $fuel, 'load_tests_per_year' => 4],
+        ] + $set(['exercise' => ['first_at_ms' => 0, 'every_ms' => $everyMs, 'for_ms' => $forMs, 'with_load' => $withLoad]]);
+        yield 'a month by the controller\'s own clock' => [
+            'exercise-long-gap', 'warn', '/settings/exercise/every_ms', $own(31 * 86_400_000, 900_000), $own(31 * 86_400_000 + 1, 900_000),
+        ];
+        yield 'ten minutes by its own clock' => [
+            'exercise-short', 'warn', '/settings/exercise/for_ms', $own(604_800_000, 600_000), $own(604_800_000, 599_999),
+        ];
+        yield 'half an hour of a loaded diesel by its own clock' => [
+            'exercise-short', 'warn', '/settings/exercise/for_ms', $own(604_800_000, 1_800_000, true, 'diesel'),
+            $own(604_800_000, 1_799_999, true, 'diesel'),
+        ];
+        yield 'an idle diesel by its own clock' => [
+            'exercise-wet-stacking', 'warn', '/settings/exercise/with_load', $own(604_800_001, 1_200_000, false, 'diesel'),
+            $own(604_800_000, 1_200_000, false, 'diesel'),
+        ];
+        yield 'an idle diesel every eight days' => [
+            'exercise-wet-stacking', 'warn', '/site/exercise/with_load', $plan(['every' => 8, 'for_min' => 20], ['fuel' => 'diesel']),
+            $plan(['every' => 7, 'for_min' => 20], ['fuel' => 'diesel']),
+        ];
+        yield 'half a horsepower is a motor' => [
+            'centre-off-no-motor', 'note', '/settings/off_delay_ms', $motor(0.5, ['transition' => 'delayed', 'off_delay_ms' => 6000]),
+            $motor(0, ['transition' => 'delayed', 'off_delay_ms' => 6000]),
+        ];
+        yield 'half a horsepower has its phases watched' => [
+            'single-phasing-unseen', 'stop', "$N/unbalance",
+            $threePhase(['largest_motor_hp' => 0] + $set(['sensing' => ['normal' => ['unbalance' => null]]])),
+            $threePhase(['largest_motor_hp' => 0.5] + $set(['sensing' => ['normal' => ['unbalance' => null]]])),
+        ];
+        yield 'a plug-in box may come back low' => [
+            'pickup-low-return', 'warn', "$N/under_voltage/pickup_pct", ['application' => 'plug_in'] + $uv(72, 79.9), $uv(72, 79.9),
+        ];
         yield 'a switch moves' => ['travel-zero', 'note', '/settings/travel_ms', $set(['travel_ms' => 1]), $set(['travel_ms' => 0])];
         yield 'more than one crank' => [
             'one-crank',
@@ -550,9 +583,9 @@ final class FindingsTest extends TestCase
      */
     private function check(array $change): array
     {
-        $findings = (new SettingsCheck())->check(
-            (new CheckReader())->input(Node::fromArray(MergePatch::apply(self::GOOD, $change))),
-        )->toArray()['findings'];
+        $in = MergePatch::apply(self::GOOD, $change);
+        $in['site'] = array_filter($in['site'], static fn(mixed $value): bool => $value !== null); // nothing agreed is nothing said
+        $findings = (new SettingsCheck())->check((new CheckReader())->input(Node::fromArray($in)))->toArray()['findings'];
         self::assertIsList($findings);
 
         return $findings;

@@ -24,43 +24,60 @@ final readonly class OutageTestPoint
     public function decide(OutageTestPointInput $in): OutageTestPointResult
     {
         if ($in->drawing === null) {
-            return $in->label === null
-                ? new OutageTestPointResult(
-                    TestPointStatus::NotKnown,
-                    null,
-                    null,
-                    'No device was surveyed, and there is no one-line to say which one it is.',
-                )
-                : new OutageTestPointResult(
-                    TestPointStatus::Unchecked,
-                    null,
-                    $in->label,
-                    'As surveyed. There is no one-line to check it against: it must be upstream of the sensing.',
-                );
+            return self::withoutDrawing($in);
         }
         $answer = TopologyCheck::of($in->drawing)->answer()->values;
         /** @var list<array{device: string, loads_lost_elsewhere: list<string>}> $points */
         $points = $answer['outage_test_points'];
         /** @var list<array{device: string, reason: string}> $others */
         $others = $answer['not_test_points'];
-        $name = (new ElementNames($in->names))->of(...);
+        $names = new ElementNames($in->names);
         foreach ($points as $point) {
             if ($point['device'] === $in->device) {
                 return new OutageTestPointResult(
                     TestPointStatus::Confirmed,
                     $point['device'],
-                    $in->label ?? ucfirst($name($point['device'])),
+                    $in->label ?? ucfirst($names->of($point['device'])),
                     'As surveyed; on the one-line it takes the voltage from the sensing.',
                     $point['loads_lost_elsewhere'],
                 );
             }
         }
-        $best = $points[0] ?? null;
         $findings = $in->device === null ? [] : [$this->finding(
             $in,
-            $name($in->device),
+            $names->of($in->device),
             array_column($others, 'reason', 'device')[$in->device] ?? 'not-on-drawing',
         )];
+
+        return self::instead($in, $points[0] ?? null, $names, $findings);
+    }
+
+    /** As surveyed, or not known: nothing can be checked. */
+    private static function withoutDrawing(OutageTestPointInput $in): OutageTestPointResult
+    {
+        return $in->label === null
+            ? new OutageTestPointResult(
+                TestPointStatus::NotKnown,
+                null,
+                null,
+                'No device was surveyed, and there is no one-line to say which one it is.',
+            )
+            : new OutageTestPointResult(
+                TestPointStatus::Unchecked,
+                null,
+                $in->label,
+                'As surveyed. There is no one-line to check it against: it must be upstream of the sensing.',
+            );
+    }
+
+    /**
+     * The device that the one-line names, where the surveyed one proves nothing or none was surveyed.
+     *
+     * @param null|array{device: string, loads_lost_elsewhere: list<string>} $best
+     * @param list<Finding>                                                  $findings
+     */
+    private static function instead(OutageTestPointInput $in, ?array $best, ElementNames $names, array $findings): OutageTestPointResult
+    {
         if ($best === null) {
             return new OutageTestPointResult(
                 TestPointStatus::None,
@@ -75,7 +92,7 @@ final readonly class OutageTestPoint
         return new OutageTestPointResult(
             $in->device === null ? TestPointStatus::FromOneLine : TestPointStatus::Replaced,
             $best['device'],
-            ucfirst($name($best['device'])),
+            ucfirst($names->of($best['device'])),
             $in->device === null
                 ? 'From the one-line: it takes the voltage from the sensing, and nothing else goes dark that need not. Confirm it on site.'
                 : 'The surveyed device proves nothing; on the one-line this one takes the voltage from the sensing.',

@@ -51,7 +51,6 @@ final readonly class TestPoints
             $this->network->nodes["$switch->id.load"],
         );
         $hops = Network::reach($this->network->neighbours($normal, null, bothWays: true), $sensing);
-        $loads = $this->drawing->ofType('load');
         $fedBefore = $this->fed($before);
         $found = $not = [];
         foreach ($this->drawing->devices as $place => $device) {
@@ -60,53 +59,65 @@ final readonly class TestPoints
             }
             $after = $this->network->drawnWithout($normal, $device->ref);
             [$line, $load] = [$this->network->nodes[$device->line], $this->network->nodes[$device->load]];
-            if ($this->isLive($after, $sensing)) {
-                $not[] = [
-                    'switch' => $switch->id,
-                    'device' => $device->ref,
-                    'reason' => isset($behind[$line], $behind[$load]) ? 'downstream-of-switch' : 'not-in-sensing-path',
-                ];
+            $reason = match (true) {
+                $this->isLive($after, $sensing) => isset($behind[$line], $behind[$load]) ? 'downstream-of-switch' : 'not-in-sensing-path',
+                $device->kind === 'disconnect' && ! $device->element->breaksLoad => 'not-load-break',
+                default => null,
+            };
+            if ($reason !== null) {
+                $not[] = ['switch' => $switch->id, 'device' => $device->ref, 'reason' => $reason];
                 continue;
-            }
-            if ($device->kind === 'disconnect' && ! $device->element->breaksLoad) {
-                $not[] = ['switch' => $switch->id, 'device' => $device->ref, 'reason' => 'not-load-break'];
-                continue;
-            }
-            $fedAfter = $this->fed($after);
-            $lost = [];
-            foreach ($loads as $one) {
-                $node = $this->network->nodes["$one->id.in"];
-                if (isset($fedBefore[$node]) && ! isset($fedAfter[$node]) && ! isset($behind[$node])) {
-                    $lost[] = $one->id;
-                }
             }
             $found[] = [
                 'place' => $place,
                 'device' => $device->ref,
                 'hops' => min($hops[$line] ?? PHP_INT_MAX, $hops[$load] ?? PHP_INT_MAX),
-                'lost' => $lost,
-            ];
-        }
-        usort(
-            $found,
-            static fn(array $a, array $b): int => [
-                count($a['lost']),
-                $a['hops'],
-                $a['place'],
-            ] <=> [count($b['lost']), $b['hops'], $b['place']],
-        );
-        $points = [];
-        foreach ($found as $i => $point) {
-            $points[] = [
-                'switch' => $switch->id,
-                'rank' => $i + 1,
-                'device' => $point['device'],
-                'hops' => $point['hops'],
-                'loads_lost_elsewhere' => $point['lost'],
+                'lost' => $this->lost($fedBefore, $this->fed($after), $behind),
             ];
         }
 
-        return [$points, $not];
+        return [self::ranked($switch, $found), $not];
+    }
+
+    /**
+     * @param array<int, int> $before nodes that are fed
+     * @param array<int, int> $after  nodes that are fed once it is open
+     * @param array<int, int> $behind nodes behind the switch, which go dark in any case
+     *
+     * @return list<string> loads that lose their supply elsewhere
+     */
+    private function lost(array $before, array $after, array $behind): array
+    {
+        $lost = [];
+        foreach ($this->drawing->ofType('load') as $load) {
+            $node = $this->network->nodes["$load->id.in"];
+            if (isset($before[$node]) && ! isset($after[$node]) && ! isset($behind[$node])) {
+                $lost[] = $load->id;
+            }
+        }
+
+        return $lost;
+    }
+
+    /**
+     * Fewest loads lost elsewhere first, then nearest to the sensing, then as drawn.
+     *
+     * @param list<array{place: int, device: string, hops: int, lost: list<string>}> $found
+     *
+     * @return list<array{switch: string, rank: int, device: string, hops: int, loads_lost_elsewhere: list<string>}>
+     */
+    private static function ranked(Element $switch, array $found): array
+    {
+        $order = static fn(array $one): array => [count($one['lost']), $one['hops'], $one['place']];
+        usort($found, static fn(array $a, array $b): int => $order($a) <=> $order($b));
+
+        return array_map(static fn(array $point, int $i): array => [
+            'switch' => $switch->id,
+            'rank' => $i + 1,
+            'device' => $point['device'],
+            'hops' => $point['hops'],
+            'loads_lost_elsewhere' => $point['lost'],
+        ], $found, array_keys($found));
     }
 
     /** @param list<list<int>> $next */

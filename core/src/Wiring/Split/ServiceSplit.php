@@ -203,41 +203,18 @@ final readonly class ServiceSplit
     private function judgePanel(SplitPanel $p, float $serviceA, Findings $findings): array
     {
         $upstreamA = $p->ocpdA ?? $serviceA;
-        $isTap = $p->ocpdA === null;
-        $carriesMain = $p->mainA !== null && RelativeTolerance::isAtLeast($p->feederA, $p->mainA);
-        $protection = match (true) {
-            RelativeTolerance::isAtLeast(Ampacity::roundUp($p->feederA), $upstreamA) => 'ocpd',
-            $isTap
-                && RelativeTolerance::isAtLeast(10, $p->lengthFt)
-                && RelativeTolerance::isAtLeast($p->feederA, 0.1 * $serviceA)
-                && RelativeTolerance::isAtLeast(
-                    $p->feederA,
-                    $p->mainA ?? $p->ratingA,
-                ) => 'tap_10',
-            $isTap
-                && RelativeTolerance::isAtLeast(25, $p->lengthFt)
-                && RelativeTolerance::isAtLeast($p->feederA, $serviceA / 3)
-                && $carriesMain => 'tap_25',
-            $isTap && $p->isOutside && $carriesMain => 'outside_tap',
-            default => 'none',
-        };
+        $protection = self::protection($p, $serviceA, $upstreamA);
         $busA = min(array_filter([$p->mainA, $p->ocpdA, $serviceA], static fn(?float $a): bool => $a !== null));
-        $flags = [];
-        if ($protection === 'none') {
-            $flags[] = 'feeder-unprotected';
-            $findings->raise('feeder-unprotected', ['feeder_a' => $p->feederA, 'upstream_a' => $upstreamA], [$p->id]);
-        } elseif ($protection !== 'ocpd') {
-            $flags[] = 'tap-rule-used';
-            $findings->raise('tap-rule-used', [], [$p->id]);
+        $raised = array_filter([
+            'feeder-unprotected' => $protection === 'none' ? ['feeder_a' => $p->feederA, 'upstream_a' => $upstreamA] : null,
+            'tap-rule-used' => $protection === 'none' || $protection === 'ocpd' ? null : [],
+            'panel-bus-unprotected' => RelativeTolerance::isOver($busA, $p->ratingA) ? ['rating' => $p->ratingA, 'bus_a' => $busA] : null,
+            'panel-legs-same-lug' => $p->legALug === $p->legBLug ? [] : null,
+        ], is_array(...));
+        foreach ($raised as $id => $figures) {
+            $findings->raise($id, $figures, [$p->id]);
         }
-        if (RelativeTolerance::isOver($busA, $p->ratingA)) {
-            $flags[] = 'panel-bus-unprotected';
-            $findings->raise('panel-bus-unprotected', ['rating' => $p->ratingA, 'bus_a' => $busA], [$p->id]);
-        }
-        if ($p->legALug === $p->legBLug) {
-            $flags[] = 'panel-legs-same-lug';
-            $findings->raise('panel-legs-same-lug', [], [$p->id]);
-        }
+        $flags = array_keys($raised);
         sort($flags);
 
         return [
@@ -248,6 +225,27 @@ final readonly class ServiceSplit
             'bus_protection_a' => $busA,
             'flags' => $flags,
         ];
+    }
+
+    /** @return string by what the feeder is protected: the device ahead, one of the tap rules, or none */
+    private static function protection(SplitPanel $p, float $serviceA, float $upstreamA): string
+    {
+        if (RelativeTolerance::isAtLeast(Ampacity::roundUp($p->feederA), $upstreamA)) {
+            return 'ocpd';
+        }
+        if ($p->ocpdA !== null) {
+            return 'none'; // a tap has no device of its own
+        }
+        $carriesMain = $p->mainA !== null && RelativeTolerance::isAtLeast($p->feederA, $p->mainA);
+        $isWithin = static fn(float $feet, float $ofService): bool => RelativeTolerance::isAtLeast($feet, $p->lengthFt)
+            && RelativeTolerance::isAtLeast($p->feederA, $ofService);
+
+        return match (true) {
+            $isWithin(10, 0.1 * $serviceA) && RelativeTolerance::isAtLeast($p->feederA, $p->mainA ?? $p->ratingA) => 'tap_10',
+            $carriesMain && $isWithin(25, $serviceA / 3) => 'tap_25',
+            $carriesMain && $p->isOutside => 'outside_tap',
+            default => 'none',
+        };
     }
 
     private function judgePanels(ServiceSplitInput $in, Findings $findings): void

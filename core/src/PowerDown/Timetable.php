@@ -94,49 +94,16 @@ final class Timetable
      */
     private function search(array $starts, array $busy, int $lastStart): void
     {
-        $end = 0;
-        $earliest = [];
-        foreach ($this->tasks as $at => $task) {
-            if (isset($starts[$at])) {
-                $end = max($end, $starts[$at] + $task->minutes);
-                continue;
-            }
-            $from = 0;
-            foreach ($task->after as $before) {
-                $from = max(
-                    $from,
-                    isset($starts[$before])
-                        ? $starts[$before] + $this->tasks[$before]->minutes
-                        : $earliest[$before] + $this->tasks[$before]->minutes,
-                );
-            }
-            $earliest[$at] = $this->free($task, $from, $busy);
-            if ($this->best !== null && $earliest[$at] + $this->tails[$at] >= $this->best) {
-                return;
-            }
-        }
+        $earliest = $this->earliest($starts, $busy);
         if ($earliest === []) {
-            if ($this->best === null || $end < $this->best) {
-                $this->best = $end;
-                $this->starts = $starts;
-            }
+            $this->keep($starts);
 
             return;
         }
-        if ($this->best !== null && $this->leastForPeople($earliest) >= $this->best) {
+        if ($earliest === null || $this->best !== null && $this->leastForPeople($earliest) >= $this->best) {
             return;
         }
-        $ready = array_filter(
-            array_keys($earliest),
-            fn(int $at): bool => array_intersect_key($earliest, array_flip($this->tasks[$at]->after)) === [],
-        );
-        $firstOver = PHP_INT_MAX;
-        foreach ($ready as $one) {
-            $firstOver = min($firstOver, $earliest[$one] + $this->tasks[$one]->minutes);
-        }
-        $ready = array_filter($ready, static fn(int $at): bool => $earliest[$at] < $firstOver);
-        usort($ready, fn(int $a, int $b): int => [$this->tails[$b], $earliest[$a]] <=> [$this->tails[$a], $earliest[$b]]);
-        foreach ($ready as $next) {
+        foreach ($this->next($earliest) as $next) {
             if ($this->best !== null && ($this->best === $this->bound() || ++$this->steps > self::MOST_STEPS)) {
                 return;
             }
@@ -149,6 +116,67 @@ final class Timetable
             }
             $this->search($starts + [$next => $earliest[$next]], $then, $earliest[$next]);
         }
+    }
+
+    /** @param array<int, int> $starts of every task */
+    private function keep(array $starts): void
+    {
+        $end = 0;
+        foreach ($starts as $at => $start) {
+            $end = max($end, $start + $this->tasks[$at]->minutes);
+        }
+        if ($this->best === null || $end < $this->best) {
+            $this->best = $end;
+            $this->starts = $starts;
+        }
+    }
+
+    /**
+     * When each task that has no start yet could begin.
+     *
+     * @param array<int, int>                       $starts
+     * @param array<array-key, list<array{int, int}>> $busy
+     *
+     * @return null|array<int, int> null where this cannot be shorter than the best so far
+     */
+    private function earliest(array $starts, array $busy): ?array
+    {
+        $earliest = [];
+        foreach (array_diff_key($this->tasks, $starts) as $at => $task) {
+            $from = 0;
+            foreach ($task->after as $before) {
+                $from = max($from, ($starts[$before] ?? $earliest[$before]) + $this->tasks[$before]->minutes);
+            }
+            $earliest[$at] = $this->free($task, $from, $busy);
+            if ($this->best !== null && $earliest[$at] + $this->tails[$at] >= $this->best) {
+                return null;
+            }
+        }
+
+        return $earliest;
+    }
+
+    /**
+     * What may be put next: what waits for nothing and begins before the first of them could be over; the longest way to the end first.
+     *
+     * @param array<int, int> $earliest
+     *
+     * @return list<int>
+     */
+    private function next(array $earliest): array
+    {
+        $ready = array_filter(
+            array_keys($earliest),
+            fn(int $at): bool => array_intersect_key($earliest, array_flip($this->tasks[$at]->after)) === [],
+        );
+        $firstOver = PHP_INT_MAX;
+        foreach ($ready as $one) {
+            $firstOver = min($firstOver, $earliest[$one] + $this->tasks[$one]->minutes);
+        }
+        $ready = array_filter($ready, static fn(int $at): bool => $earliest[$at] < $firstOver);
+        usort($ready, fn(int $a, int $b): int => [$this->tails[$b], $earliest[$a]] <=> [$this->tails[$a], $earliest[$b]]);
+
+        return $ready;
     }
 
     /**

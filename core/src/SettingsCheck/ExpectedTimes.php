@@ -161,59 +161,58 @@ final readonly class ExpectedTimes
     /** @return list<WorkingLine> */
     private function show(?int $contact, ?int $accepted, ?int $closed, int $returnsAtMs, ?int $back, ?int $stopped, int $more): array
     {
-        $s = $this->settings;
         $engine = $this->plant->engine;
-        $lines = [];
-        if ($contact !== null) {
-            $lines[] = new WorkingLine(
-                'Start signal',
-                $this->isByButton ? 'a test asks for it at once' : "{$s->normal->dropoutDelayMs} drop-out + {$s->startDelayMs} start delay",
-                $contact,
-                'ms',
-            );
-        }
-        if ($engine !== null && $accepted !== null) {
-            $rise = $accepted - ($contact ?? 0) - $engine->crankMs;
-            $lines[] = new WorkingLine(
-                'Generator accepted after the start signal',
-                "{$engine->crankMs} crank + $rise run-up to its pick-up",
-                $accepted - ($contact ?? 0),
-                'ms',
-            );
-        }
-        if ($closed !== null) {
-            $base = $engine === null ? $s->normal->dropoutDelayMs : (int) $accepted;
-            $word = $engine === null ? 'drop-out' : 'until accepted';
-            $lines[] = new WorkingLine(
-                'Transfer',
-                "$base $word + {$s->transferDelayMs} transfer delay + {$s->moveMs()} movement",
-                $closed,
-                'ms',
-            );
-        }
-        if ($back !== null) {
-            $expression = $this->plant->kind === PlantKind::Mobile
-                ? "{$s->emergency->dropoutDelayMs} drop-out + {$s->moveMs()} movement"
-                : ($this->isByButton ? 'at the latest ' : '') . "{$s->returnDelayMs} return delay + {$s->moveMs()} movement";
-            $lines[] = new WorkingLine('Return', $expression, $back - $returnsAtMs, 'ms');
-        }
-        if ($back !== null && $stopped !== null) {
-            $lines[] = new WorkingLine(
-                'Engine stop',
-                'the longer of ' . (int) $s->cooldownMs . " cool-down and what is left of {$s->minRunMs} minimum run",
-                $stopped - $back,
-                'ms',
-            );
-        }
-        if ($more > 0 && $engine !== null) {
-            $lines[] = new WorkingLine(
-                'Latest, when only the last crank fires',
-                '(' . $engine->crankAttempts . " − 1) × ({$engine->crankLimitMs} crank limit + {$engine->crankRestMs} rest)",
-                $more,
-                'ms',
-            );
-        }
+        $untilAccepted = $engine === null || $accepted === null ? null : $accepted - ($contact ?? 0);
+        $rise = (int) $untilAccepted - (int) $engine?->crankMs;
 
-        return $lines;
+        return array_values(array_filter([
+            self::line(
+                'Start signal',
+                $this->isByButton ? 'a test asks for it at once'
+                    : "{$this->settings->normal->dropoutDelayMs} drop-out + {$this->settings->startDelayMs} start delay",
+                $contact,
+            ),
+            self::line(
+                'Generator accepted after the start signal',
+                "{$engine?->crankMs} crank + $rise run-up to its pick-up",
+                $untilAccepted,
+            ),
+            self::line('Transfer', $this->transferSum($accepted), $closed),
+            self::line('Return', $this->returnSum(), self::between($returnsAtMs, $back)),
+            self::line(
+                'Engine stop',
+                'the longer of ' . (int) $this->settings->cooldownMs
+                    . " cool-down and what is left of {$this->settings->minRunMs} minimum run",
+                self::between($back, $stopped),
+            ),
+            self::line(
+                'Latest, when only the last crank fires',
+                "({$engine?->crankAttempts} − 1) × ({$engine?->crankLimitMs} crank limit + {$engine?->crankRestMs} rest)",
+                $more > 0 ? $more : null,
+            ),
+        ]));
+    }
+
+    /** @return ?WorkingLine null where it does not come to that */
+    private static function line(string $label, string $expression, ?int $ms): ?WorkingLine
+    {
+        return $ms === null ? null : new WorkingLine($label, $expression, $ms, 'ms');
+    }
+
+    private function transferSum(?int $accepted): string
+    {
+        $s = $this->settings;
+        $begins = $this->plant->engine === null ? "{$s->normal->dropoutDelayMs} drop-out" : (int) $accepted . ' until accepted';
+
+        return "$begins + {$s->transferDelayMs} transfer delay + {$s->moveMs()} movement";
+    }
+
+    private function returnSum(): string
+    {
+        $s = $this->settings;
+
+        return $this->plant->kind === PlantKind::Mobile
+            ? "{$s->emergency->dropoutDelayMs} drop-out + {$s->moveMs()} movement"
+            : ($this->isByButton ? 'at the latest ' : '') . "{$s->returnDelayMs} return delay + {$s->moveMs()} movement";
     }
 }

@@ -36,7 +36,7 @@ final readonly class Agreement
         ];
         foreach ($said as $key => $value) {
             $node = $object->required($key);
-            if (self::text($node->value) !== self::text($value)) {
+            if (RecordedLines::text($node->value) !== RecordedLines::text($value)) {
                 throw $node->bad('This is not what the record says.');
             }
         }
@@ -44,7 +44,7 @@ final readonly class Agreement
             $signed = $this->record->header->object();
             foreach (['site', 'switch', 'loads', 'sheet'] as $key) {
                 $node = $object->required($key);
-                if (self::text($node->value) !== self::text($signed->required($key)->value)) {
+                if (RecordedLines::text($node->value) !== RecordedLines::text($signed->required($key)->value)) {
                     throw $node->bad('This is not what was signed.');
                 }
             }
@@ -83,7 +83,7 @@ final readonly class Agreement
             throw $verdict->bad("The marks of the record come to \"$computed->verdict\".");
         }
         $runs = $told->required('runs');
-        if (self::text($runs->value) !== self::text(Node::fromArray($computed->toArray())->object()->required('runs')->value)) {
+        if (RecordedLines::text($runs->value) !== RecordedLines::text(Node::fromArray($computed->toArray())->object()->required('runs')->value)) {
             throw $runs->bad('The marks of the record come to other times.');
         }
         $findings = $told->required('findings');
@@ -149,7 +149,7 @@ final readonly class Agreement
             $given = $line->required('given');
             $who = $line->required('who');
             $answer = $last[$line->required('id')->text(120)] ?? null;
-            if (self::text($given->isNull() ? null : RunRecord::map($given)) !== self::text($answer?->given)) {
+            if (RecordedLines::text($given->isNull() ? null : RunRecord::map($given)) !== RecordedLines::text($answer?->given)) {
                 throw $given->bad('The record has another answer.');
             }
             if ($who->value !== $answer?->who) {
@@ -233,7 +233,7 @@ final readonly class Agreement
             throw $signature->bad('This is not the signature of the record.');
         }
         $parts = $signed?->nullable('parts');
-        if (self::text($parts?->value) !== self::text($this->record->signature['parts']->value ?? null)) {
+        if (RecordedLines::text($parts?->value) !== RecordedLines::text($this->record->signature['parts']->value ?? null)) {
             throw ($parts ?? $signature)->bad('The record was signed with other parts.');
         }
     }
@@ -260,22 +260,5 @@ final readonly class Agreement
         if (count($said) !== count($this->record->marks)) {
             throw $marks->bad('The record has more marks than these.');
         }
-    }
-
-    /** Equal values read equal, whatever the order of their keys. */
-    private static function text(mixed $value): string
-    {
-        $sorted = static function (mixed $one) use (&$sorted): mixed {
-            if ($one instanceof \stdClass) {
-                $one = get_object_vars($one);
-                ksort($one, SORT_STRING);
-            }
-
-            return is_array($one) ? array_map($sorted, $one) : (is_float($one)
-                && $one === floor($one)
-                && abs($one) < 1e15 ? (int) $one : $one);
-        };
-
-        return json_encode($sorted($value), JSON_THROW_ON_ERROR);
     }
 }

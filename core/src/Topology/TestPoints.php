@@ -108,8 +108,8 @@ final readonly class TestPoints
      */
     private static function ranked(Element $switch, array $found): array
     {
-        $order = static fn(array $one): array => [count($one['lost']), $one['hops'], $one['place']];
-        usort($found, static fn(array $a, array $b): int => $order($a) <=> $order($b));
+        usort($found, static fn(array $a, array $b): int => [count($a['lost']), $a['hops'], $a['place']]
+            <=> [count($b['lost']), $b['hops'], $b['place']]);
 
         return array_map(static fn(array $point, int $i): array => [
             'switch' => $switch->id,

@@ -24,6 +24,22 @@ final class AgreementTest extends TestCase
         self::assertSame(count(self::export()['record']['entries']), $told['entries']);
     }
 
+    #[Test]
+    public function of_steps_that_another_edition_asked_only_the_answers_are_held_against_the_record(): void
+    {
+        $export = self::export();
+        $export['procedure'][0]['expected'] = 'something else';
+        self::assertSame('answers', RunRecord::verification(self::node($export))['procedure'], 'one step is asked otherwise');
+        $export = self::export();
+        $export['procedure'][0]['expect'] = 'Other words for the same.';
+        self::assertSame('answers', RunRecord::verification(self::node($export))['procedure'], 'words that nobody ever said');
+        $export = self::export();
+        unset($export['procedure'][0]['expected']);
+        self::assertSame('states', RunRecord::verification(self::node($export))['procedure'], 'an export of before, in the same words');
+        array_pop($export['procedure']);
+        self::assertSame('answers', RunRecord::verification(self::node($export))['procedure'], 'a step less, which nobody answered');
+    }
+
     /** @return iterable<string, array{list<int|string>}> one place of each kind */
     public static function places(): iterable
     {

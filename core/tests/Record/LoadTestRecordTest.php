@@ -104,29 +104,54 @@ final class LoadTestRecordTest extends TestCase
         ];
     }
 
-    /** @param int $place of the entry */
+    /**
+     * @param class-string<LoadTestRecord>|class-string<LogbookRecord> $record
+     * @param list<array<string, mixed>>                               $entries
+     * @param list<string>                                             $field   of the entry at that place
+     */
     #[Test, DataProvider('lengths')]
-    public function a_text_may_be_so_long_and_no_longer(int $place, string $field, int $most): void
+    public function a_text_may_be_so_long_and_no_longer(string $record, array $entries, int $place, array $field, int $most): void
     {
-        $entries = self::entries();
+        $chained = Chained::of($entries);
         foreach ([$most, $most + 1] as $length) {
-            $entries[$place]['what'][$field] = str_repeat('x', $length);
+            $at = &$chained['entries'][$place];
+            foreach ($field as $key) {
+                $at = &$at[$key];
+            }
+            $at = str_repeat('x', $length);
+            unset($at);
             try {
-                new LoadTestRecord(Node::fromArray(Chained::of($entries)));
-                self::assertSame($most, $length);
+                new $record(Node::fromArray($chained));
+                self::assertSame($most, $length, 'beyond the limit it is refused');
             } catch (BadInput $e) {
-                self::assertSame($most + 1, $length);
-                self::assertSame("/entries/$place/what/$field", $e->path);
+                self::assertSame($most + 1, $length, 'on the limit it is read');
+                self::assertSame("/entries/$place/" . implode('/', $field), $e->path);
             }
         }
     }
 
-    /** @return iterable<string, array{int, string, int}> */
+    /** @return iterable<string, array{string, list<array<string, mixed>>, int, list<string>, int}> */
     public static function lengths(): iterable
     {
-        yield 'why it was struck' => [5, 'why', 300];
-        yield 'who signed' => [8, 'name', 120];
-        yield 'the drawing of a signature' => [8, 'drawing', 20_000];
+        $test = static fn(int $place, array $field, int $most): array => [LoadTestRecord::class, self::entries(), $place, $field, $most];
+        yield 'who planned' => $test(0, ['who'], 200);
+        yield 'when it was planned' => $test(0, ['server_time'], 40);
+        yield 'who read' => $test(1, ['who'], 200);
+        yield 'reading' => $test(1, ['what', 'id'], 40);
+        yield 'what nobody knows' => $test(7, ['kind'], 40);
+        yield 'why it was struck' => $test(5, ['what', 'why'], 300);
+        yield 'picture' => $test(7, ['what', 'id'], 40);
+        yield 'who signed' => $test(8, ['what', 'name'], 120);
+        yield 'the drawing of a signature' => $test(8, ['what', 'drawing'], 20_000);
+        yield 'when it was signed' => $test(8, ['server_time'], 40);
+        $line = static fn(int $place, array $field, int $most): array => [
+            LogbookRecord::class, self::written(), $place, $field, $most,
+        ];
+        yield 'who wrote' => $line(0, ['who'], 200);
+        yield 'who wrote it for another' => $line(1, ['what', 'who'], 200);
+        yield 'line' => $line(1, ['what', 'id'], 40);
+        yield 'why a line was struck' => $line(2, ['what', 'why'], 300);
+        yield 'a kind that nobody knows' => $line(3, ['kind'], 40);
     }
 
     #[Test]
@@ -172,22 +197,37 @@ final class LoadTestRecordTest extends TestCase
     /** @return array<string, mixed> */
     private static function logbook(): array
     {
-        $first = [
-            'id' => 'e1', 'kind' => 'oil', 'at' => '2026-11-01T08:00:00.000Z', 'fields' => ['litres' => 4.5], 'note' => 'Changed.',
-            'source' => 'app',
-        ];
-        $second = ['id' => 'e2', 'kind' => 'note', 'fields' => ['text' => 'Quiet.'], 'note' => 'None.'] + $first;
+        [$first, $second] = self::lines();
 
         return [
             'format' => LogbookRecord::FORMAT,
             'entries' => [
                 $first + ['struck_why' => 'twice', 'who' => 'Noor'], $second + ['struck_why' => null, 'who' => 'Ivo'],
             ],
-            'record' => Chained::of([
-                ['kind' => 'written', 'what' => $first], ['kind' => 'written', 'what' => $second + ['who' => 'Ivo']],
-                ['kind' => 'struck', 'what' => ['id' => 'e1', 'why' => 'twice']], ['kind' => 'another', 'what' => ['x' => 1]],
-            ]),
+            'record' => Chained::of(self::written()),
         ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function written(): array
+    {
+        [$first, $second] = self::lines();
+
+        return [
+            ['kind' => 'written', 'what' => $first], ['kind' => 'written', 'what' => $second + ['who' => 'Ivo']],
+            ['kind' => 'struck', 'what' => ['id' => 'e1', 'why' => 'twice']], ['kind' => 'another', 'what' => ['x' => 1]],
+        ];
+    }
+
+    /** @return array{array<string, mixed>, array<string, mixed>} */
+    private static function lines(): array
+    {
+        $first = [
+            'id' => 'e1', 'kind' => 'oil', 'at' => '2026-11-01T08:00:00.000Z', 'fields' => ['litres' => 4.5], 'note' => 'Changed.',
+            'source' => 'app',
+        ];
+
+        return [$first, ['id' => 'e2', 'kind' => 'note', 'fields' => ['text' => 'Quiet.'], 'note' => 'None.'] + $first];
     }
 
     /**

@@ -54,18 +54,12 @@ final readonly class LogMarks
         $openedFrom = $normalMark = $engine = null;
         foreach ($in->log as $i => $entry) {
             $at = $entry->tMs;
-            $event = match (true) {
-                $entry->kind === 'source_lost' && $entry->source === 'normal' =>
-                    $normalMark === MarkEvent::BaitOn ? MarkEvent::BaitOff : MarkEvent::UtilityOff,
-                $entry->kind === 'source_returned' && $entry->source === 'normal' =>
-                    $held === 'emergency' && $this->isLostAgain($in->log, $i) ? MarkEvent::BaitOn : MarkEvent::UtilityOn,
-                $entry->kind === 'source_returned' && $entry->source === 'emergency' => MarkEvent::EngineRunning,
-                $entry->kind === 'start_contact_closed' && $in->kind !== PlantKind::Mobile => MarkEvent::StartSignal,
-                $entry->kind === 'crank_started' && $in->kind === PlantKind::Mobile && $engine !== 'crank_started' =>
-                    MarkEvent::StartSignal,
-                $entry->kind === 'switch_closed' && $entry->to === 'emergency' => MarkEvent::Transferred,
-                $entry->kind === 'switch_closed' && $entry->to === 'normal' && $openedFrom === 'emergency' => MarkEvent::Retransferred,
-                $entry->kind === 'engine_stopped' => MarkEvent::EngineStopped,
+            $event = match ($entry->kind) {
+                'source_lost', 'source_returned' => $this->ofSource($in->log, $i, $held, $normalMark),
+                'start_contact_closed' => $in->kind === PlantKind::Mobile ? null : MarkEvent::StartSignal,
+                'crank_started' => $in->kind === PlantKind::Mobile && $engine !== 'crank_started' ? MarkEvent::StartSignal : null,
+                'switch_closed' => self::ofSwitch($entry, $openedFrom),
+                'engine_stopped' => MarkEvent::EngineStopped,
                 default => null,
             };
             $isNormal = in_array($event, [MarkEvent::UtilityOff, MarkEvent::UtilityOn, MarkEvent::BaitOn, MarkEvent::BaitOff], true);
@@ -84,6 +78,28 @@ final readonly class LogMarks
         usort($marks, static fn(DeviceMark $a, DeviceMark $b): int => $a->deviceMs <=> $b->deviceMs);
 
         return $marks;
+    }
+
+    /** @param list<DeviceEntry> $log */
+    private function ofSource(array $log, int $i, string $held, ?MarkEvent $normalMark): ?MarkEvent
+    {
+        $entry = $log[$i];
+
+        return match ("$entry->kind $entry->source") {
+            'source_lost normal' => $normalMark === MarkEvent::BaitOn ? MarkEvent::BaitOff : MarkEvent::UtilityOff,
+            'source_returned normal' => $held === 'emergency' && $this->isLostAgain($log, $i) ? MarkEvent::BaitOn : MarkEvent::UtilityOn,
+            'source_returned emergency' => MarkEvent::EngineRunning,
+            default => null,
+        };
+    }
+
+    private static function ofSwitch(DeviceEntry $entry, ?string $openedFrom): ?MarkEvent
+    {
+        return match (true) {
+            $entry->to === 'emergency' => MarkEvent::Transferred,
+            $entry->to === 'normal' && $openedFrom === 'emergency' => MarkEvent::Retransferred,
+            default => null,
+        };
     }
 
     /** @param list<DeviceEntry> $log */

@@ -73,6 +73,16 @@ final readonly class TestFindings
 
     private function engine(): void
     {
+        $this->coolant();
+        $this->oil();
+        $battery = $this->record->worst->batteryV;
+        if ($battery !== null && Tolerance::isBelow($battery, self::CHARGING * $this->limits->batteryNominalV)) {
+            $this->findings->raise('battery-not-charging', ['v' => $battery]);
+        }
+    }
+
+    private function coolant(): void
+    {
         $readings = $this->in->readings;
         $coolant = $this->record->worst->coolantC;
         $last = $coolant === [] ? null : $coolant[count($coolant) - 1];
@@ -83,6 +93,11 @@ final readonly class TestFindings
         if ($coolant !== [] && Tolerance::exceeds(max($coolant), $this->limits->maxCoolantC)) {
             $this->findings->raise('coolant-hot', ['coolant' => max($coolant), 'max' => $this->limits->maxCoolantC]);
         }
+    }
+
+    private function oil(): void
+    {
+        $readings = $this->in->readings;
         $oil = $this->record->worst->oilKpa;
         if ($oil !== [] && Tolerance::isBelow(min($oil), $this->limits->minOilKpa)) {
             $this->findings->raise('oil-low', ['oil' => min($oil), 'min' => $this->limits->minOilKpa]);
@@ -95,10 +110,6 @@ final readonly class TestFindings
         }
         if ($warm !== [] && $oil !== [] && Tolerance::isBelow($oil[count($oil) - 1], self::OIL_SHARE * max($warm))) {
             $this->findings->raise('oil-falling', ['oil' => $oil[count($oil) - 1], 'most' => max($warm)]);
-        }
-        $battery = $this->record->worst->batteryV;
-        if ($battery !== null && Tolerance::isBelow($battery, self::CHARGING * $this->limits->batteryNominalV)) {
-            $this->findings->raise('battery-not-charging', ['v' => $battery]);
         }
     }
 

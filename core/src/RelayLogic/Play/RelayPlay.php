@@ -236,7 +236,16 @@ final class RelayPlay
         $event = $this->input->script[$index];
         $this->steps = [];
         $this->log->add($t, 'script', ['index' => $index], "The script says so: {$event->verb->value}.");
-        $count = $this->input->circuit->isThreePhase ? 3 : 1;
+        match ($event->verb) {
+            PlayVerb::SetSupply, PlayVerb::LosePhase, PlayVerb::Restore, PlayVerb::Reverse => $this->changeSupply($event),
+            PlayVerb::CrankFailures, PlayVerb::EngineTrip, PlayVerb::EngineReset => $this->changeEngine($t, $event),
+            default => $this->act($t, $event),
+        };
+        $this->follow($t, "Event $index of the script.");
+    }
+
+    private function changeSupply(PlayEvent $event): void
+    {
         $name = $event->name;
         switch ($event->verb) {
             case PlayVerb::SetSupply:
@@ -247,11 +256,29 @@ final class RelayPlay
                 $this->state->volts[$name] = array_values(array_replace($this->state->volts[$name], [(int) $event->phase => 0.0]));
                 break;
             case PlayVerb::Restore:
+                $count = $this->input->circuit->isThreePhase ? 3 : 1;
                 $this->state->volts[$name] = array_fill(0, $count, $this->input->supplies[$name]->nominalV);
                 break;
-            case PlayVerb::Reverse:
+            default:
                 $this->state->rotations[$name] = $this->state->rotations[$name] === 'abc' ? 'acb' : 'abc';
-                break;
+        }
+    }
+
+    private function changeEngine(int $t, PlayEvent $event): void
+    {
+        $engine = $this->engines[$event->name];
+        match ($event->verb) {
+            PlayVerb::CrankFailures => $engine->failuresLeft = $event->count,
+            PlayVerb::EngineTrip => $this->engineEvents($t, $event->name, $engine->trip($t)),
+            default => $this->engineEvents($t, $event->name, $engine->reset()),
+        };
+    }
+
+    /** What a hand does, and what breaks. */
+    private function act(int $t, PlayEvent $event): void
+    {
+        $name = $event->name;
+        switch ($event->verb) {
             case PlayVerb::Selector:
                 $this->state->selector = $name;
                 break;
@@ -270,20 +297,9 @@ final class RelayPlay
             case PlayVerb::Fault:
                 $this->fail($t, $event);
                 break;
-            case PlayVerb::Clear:
+            default:
                 unset($this->state->faults[$event->faultKey()]);
-                break;
-            case PlayVerb::CrankFailures:
-                $this->engines[$name]->failuresLeft = $event->count;
-                break;
-            case PlayVerb::EngineTrip:
-                $this->engineEvents($t, $name, $this->engines[$name]->trip($t));
-                break;
-            case PlayVerb::EngineReset:
-                $this->engineEvents($t, $name, $this->engines[$name]->reset());
-                break;
         }
-        $this->follow($t, "Event $index of the script.");
     }
 
     private function moveByHand(int $t, string $to): void

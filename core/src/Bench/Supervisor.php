@@ -39,26 +39,42 @@ final class Supervisor
      */
     public function look(array $sample, int $nowMs, bool $isBlocked, bool $isBreakerClosed): array
     {
-        $inputs = [];
+        return [
+            ...($this->isOverloaded($sample, $nowMs, $isBreakerClosed) ? [['do' => 'generator_breaker', 'closed' => false]] : []),
+            ...(($sample['fuel_pct'] ?? null) === 0.0 && ! $isBlocked ? [['do' => 'fuel', 'blocked' => true]] : []),
+            ...($this->folds($sample) ? [['do' => 'crank_failures', 'count' => 1]] : []),
+        ];
+    }
+
+    /** @param array<string, mixed> $sample */
+    private function isOverloaded(array $sample, int $nowMs, bool $isBreakerClosed): bool
+    {
         $generator = is_array($sample['generator'] ?? null) ? $sample['generator'] : [];
         $kw = is_numeric($generator['kw'] ?? null) ? (float) $generator['kw'] : 0.0;
         $this->overSinceMs = $kw > self::OVERLOAD * $this->set->ratedKw ? $this->overSinceMs ?? $nowMs : null;
         if ($this->overSinceMs !== null && $nowMs - $this->overSinceMs >= self::OVERLOAD_MS && $isBreakerClosed) {
             $this->overSinceMs = null;
-            $inputs[] = ['do' => 'generator_breaker', 'closed' => false];
+
+            return true;
         }
-        if (($sample['fuel_pct'] ?? null) === 0.0 && ! $isBlocked) {
-            $inputs[] = ['do' => 'fuel', 'blocked' => true];
-        }
+
+        return false;
+    }
+
+    /**
+     * Once an attempt.
+     *
+     * @param array<string, mixed> $sample
+     */
+    private function folds(array $sample): bool
+    {
         $isCranking = ($sample['engine'] ?? null) === 'cranking';
         $battery = is_numeric($sample['battery_v'] ?? null) ? (float) $sample['battery_v'] : (float) $this->set->nominalV;
         $volts = $battery * self::TWELVE / $this->set->nominalV;
-        if ($isCranking && $volts < self::FOLDS_V && ! $this->isFolded) {
-            $this->isFolded = true;
-            $inputs[] = ['do' => 'crank_failures', 'count' => 1];
-        }
-        $this->isFolded = $this->isFolded && $isCranking;
+        $folds = $isCranking && $volts < self::FOLDS_V;
+        $isNew = $folds && ! $this->isFolded;
+        $this->isFolded = $isCranking && ($folds || $this->isFolded);
 
-        return $inputs;
+        return $isNew;
     }
 }

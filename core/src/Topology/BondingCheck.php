@@ -113,16 +113,7 @@ final class BondingCheck
                 if ($feeds === []) {
                     continue;
                 }
-                $byNeutral = BondModel::joined($this->model->neutrals($positions), $source->bondNode());
-                $byGround = BondModel::joined($grounds, $source->id);
-                $own = $others = false;
-                foreach ($this->model->bonds() as $bond) {
-                    if (array_key_exists($bond['node'], $byNeutral) && array_key_exists($bond['element']->id, $byGround)) {
-                        $own = $own || $bond['element'] === $source;
-                        $others = $others || $bond['element'] !== $source;
-                    }
-                }
-                $prediction = $own ? ($others ? 'trips' : 'ok') : ($others ? 'blind' : 'floating');
+                $prediction = $this->gfciOf($source, $positions, BondModel::joined($grounds, $source->id));
                 if ($prediction === 'trips' || $prediction === 'blind') {
                     $this->findings->raise($prediction === 'trips' ? 'gfci-will-trip' : 'gfci-blind', $source->id);
                 }
@@ -131,6 +122,26 @@ final class BondingCheck
         }
 
         return $rows;
+    }
+
+    /**
+     * @param array<string, string>  $positions
+     * @param array<string, ?string> $byGround joined to the source by the grounds
+     *
+     * @return 'blind'|'floating'|'ok'|'trips'
+     */
+    private function gfciOf(BondElement $source, array $positions, array $byGround): string
+    {
+        $byNeutral = BondModel::joined($this->model->neutrals($positions), $source->bondNode());
+        $own = $others = false;
+        foreach ($this->model->bonds() as $bond) {
+            if (array_key_exists($bond['node'], $byNeutral) && array_key_exists($bond['element']->id, $byGround)) {
+                $own = $own || $bond['element'] === $source;
+                $others = $others || $bond['element'] !== $source;
+            }
+        }
+
+        return $own ? ($others ? 'trips' : 'ok') : ($others ? 'blind' : 'floating');
     }
 
     private function judgeBonds(): void

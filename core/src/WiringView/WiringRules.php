@@ -83,19 +83,21 @@ final readonly class WiringRules
         if ($terminal->kind === 'lug' && $lug?->wiresMax === null && count($on) > 1) {
             $this->findings->raise('wiring-view/lug-count-unstated', $terminal->id);
         }
-        foreach ($on as $one) {
-            if ($lug === null) {
-                break;
-            }
-            if (in_array($lug->material, ['cu', 'al'], true) && $one->material !== null && $one->material !== $lug->material) {
-                $this->findings->raise('lug-material', $terminal->id);
-            }
-            if ($one->size !== null && $this->isOutside($one->size, $lug)) {
-                $this->findings->raise('lug-size', $terminal->id);
-            }
+        foreach ($lug === null ? [] : $on as $one) {
+            $this->landed($one, $lug, $terminal->id);
         }
         if ($terminal->kind === 'lug' && ! $terminal->isOfBreaker && $on === [] && $this->isLinked($terminal)) {
             $this->findings->raise('terminal-empty', $terminal->id);
+        }
+    }
+
+    private function landed(LandedConductor $one, Lug $lug, string $terminal): void
+    {
+        if (in_array($lug->material, ['cu', 'al'], true) && $one->material !== null && $one->material !== $lug->material) {
+            $this->findings->raise('lug-material', $terminal);
+        }
+        if ($one->size !== null && $this->isOutside($one->size, $lug)) {
+            $this->findings->raise('lug-size', $terminal);
         }
     }
 

@@ -83,8 +83,10 @@ final readonly class WiringRules
         if ($terminal->kind === 'lug' && $lug?->wiresMax === null && count($on) > 1) {
             $this->findings->raise('wiring-view/lug-count-unstated', $terminal->id);
         }
-        foreach ($lug === null ? [] : $on as $one) {
-            $this->landed($one, $lug, $terminal->id);
+        if ($lug !== null) {
+            foreach ($on as $one) {
+                $this->landed($one, $lug, $terminal->id);
+            }
         }
         if ($terminal->kind === 'lug' && ! $terminal->isOfBreaker && $on === [] && $this->isLinked($terminal)) {
             $this->findings->raise('terminal-empty', $terminal->id);

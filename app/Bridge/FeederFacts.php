@@ -98,8 +98,15 @@ final readonly class FeederFacts
             $this->text('raceway'),
             $this->text('trade_size'),
             array_values(array_filter([$large, $ground])),
-            compare: new MetalComparison((float) $this->text('ocpd_a'), $this->isDwelling(), self::TERMINAL_C, $hots),
+            compare: $this->metals($hots, $egc !== null),
         ));
+    }
+
+    /** Null with parallel sets: the comparison sizes one conductor for the whole current. */
+    private function metals(int $hots, bool $hasEgc): ?MetalComparison
+    {
+        return $this->sets() > 1 ? null
+            : new MetalComparison((float) $this->text('ocpd_a'), $this->isDwelling(), self::TERMINAL_C, $hots, hasEgc: $hasEgc);
     }
 
     public function sets(): int

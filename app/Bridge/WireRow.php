@@ -25,6 +25,8 @@ final readonly class WireRow
     public ?string $egc;
     public ?float $fillPct;
     public ?string $minTradeSize;
+    /** That which was chosen where it fits, else the smallest that does. */
+    public string $tradeSize;
     /** @var null|array{cu: MetalFill, al: MetalFill} */
     public ?array $compare;
     /** @var list<Finding> without those that only ask to confirm the tables */
@@ -47,6 +49,7 @@ final readonly class WireRow
         $this->egc = $ground?->egc?->size;
         $this->fillPct = $raceway?->fillPct;
         $this->minTradeSize = $raceway?->minTradeSize;
+        $this->tradeSize = $raceway?->fits === true ? $this->typed('trade_size') : $this->minTradeSize ?? $this->typed('trade_size');
         $this->compare = $raceway?->compare;
         $this->fault = $this->size !== null
             && $raceway === null ? 'No raceway table has conductors of this size: use parallel sets.' : null;
@@ -83,7 +86,7 @@ final readonly class WireRow
             $this->egc,
             $this->sets(),
             $this->typed('raceway'),
-            $this->minTradeSize ?? $this->typed('trade_size'),
+            $this->tradeSize,
             (float) $this->typed('length_m'),
         );
     }

@@ -184,6 +184,43 @@ final class PlanTest extends TestCase
         self::assertStringContainsString('<p class="told-of">Service, Feeder</p>', $page);
     }
 
+    /**
+     * @param array<string, string> $run
+     * @param list<string>          $says
+     * @param list<string>          $silent
+     */
+    #[Test, DataProvider('comparedRuns')]
+    public function copper_and_aluminum_are_compared_as_the_run_is_laid(array $run, array $says, array $silent, string $raceway): void
+    {
+        $switch = $this->surveyed(InstallationKind::WholeHouse);
+        $this->put("/switches/$switch->id/wires", ['runs' => [$run + [
+            'name' => 'Run', 'from' => 'meter', 'to' => 'q1', 'amps' => '200', 'length' => '10', 'material' => 'cu', 'raceway' => 'pvc40',
+        ]]])->assertSessionHasNoErrors();
+        $row = (new WiresPage($switch->refresh(), Plan::query()->firstOrFail()))->rows[0];
+        $ids = array_map(static fn($finding): string => $finding->id, $row->findings);
+        self::assertSame([], array_diff($says, $ids));
+        self::assertSame([], array_intersect($silent, $ids));
+        self::assertSame($raceway, $row->feeder()?->tradeSize, 'what is packed and drawn');
+        $this->get("/switches/$switch->id/wires")->assertOk();
+    }
+
+    /** @return iterable<string, array{array<string, string>, list<string>, list<string>, string}> */
+    public static function comparedRuns(): iterable
+    {
+        $three = ['ocpd_a' => '225', 'trade_size' => '2'];
+        yield 'a service without a ground fits, and is not said to fit in neither metal' => [
+            ['service' => '1'] + $three, [], ['compare-nothing-fits', 'fill-over-limit'], '2',
+        ];
+        yield 'the next size fits both' => [['trade_size' => '3'] + $three, [], ['compare-nothing-fits', 'fill-over-limit'], '3'];
+        yield 'a raceway too small is packed as large as it must be' => [
+            ['trade_size' => '1'] + $three, ['compare-nothing-fits', 'fill-over-limit'], [], '2',
+        ];
+        yield 'parallel sets are not compared as one' => [
+            ['sets' => '2', 'amps' => '380', 'ocpd_a' => '400', 'trade_size' => '2'],
+            [], ['compare-nothing-fits', 'copper-goes-smaller'], '2',
+        ];
+    }
+
     /** @param array<string, string> $bad */
     #[Test, DataProvider('refusedRuns')]
     public function a_bad_line_of_the_wires_is_refused_at_its_field(array $bad, string $field): void

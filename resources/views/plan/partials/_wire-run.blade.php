@@ -40,7 +40,8 @@
                 @php($other = $row->typed('material') === 'cu' ? 'al' : 'cu')
                 <div>
                     <dt>In {{ strtolower($metals[$other]) }}</dt>
-                    <dd class="fig">{{ $row->compare[$other]->size ?? '–' }}, {{ $row->compare[$other]->minTradeSize ?? 'none' }}
+                    <dd class="fig">{{ $row->compare[$other]->size ?? '–' }}
+                        <small>{{ $row->compare[$other]->minTradeSize ? 'in ' . $row->compare[$other]->minTradeSize : 'in none' }}</small>
                     </dd>
                 </div>
             @endif

@@ -84,9 +84,30 @@ test('no page is wider than a phone, and no text on it smaller than 15 px', asyn
         await page.goto(address);
         expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390);
         expect(await page.evaluate(tooSmall), name).toEqual([]);
+        expect(await page.evaluate(cutOff), name).toEqual([]);
     }
     await context.close();
 });
+
+/** Runs in the page: tables that are set as blocks on a phone and still do not fit it, and cells of theirs without their heading. */
+function cutOff() {
+    const cut = [];
+    for (const table of document.querySelectorAll('table.blocks')) {
+        if (table.getBoundingClientRect().right > 390) {
+            cut.push(`${table.className} is ${Math.round(table.getBoundingClientRect().width)} px wide`);
+        }
+        const headings = [...table.querySelectorAll('thead th')].map((heading) => heading.textContent.trim());
+        for (const row of table.querySelectorAll('tbody tr')) {
+            [...row.children].forEach((cell, place) => {
+                const isNamed = place === 0 || !headings[place] || cell.dataset.label || cell.colSpan > 1;
+                if (!isNamed && cell.textContent.trim() !== '') {
+                    cut.push(`${table.className}: ${headings[place]} of ${cell.textContent.trim().slice(0, 30)}`);
+                }
+            });
+        }
+    }
+    return cut;
+}
 
 /** Runs in the page: texts that are seen and smaller than 15 px; what is drawn has its own measure. */
 function tooSmall() {

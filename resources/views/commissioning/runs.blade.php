@@ -59,7 +59,7 @@
         @if ($switch->runs->isEmpty())
             <p class="quiet">Never timed. The first run will stand here.</p>
         @else
-            <table class="ruled">
+            <table class="ruled blocks">
                 <thead>
                     <tr>
                         <th scope="col">Run</th>
@@ -75,9 +75,9 @@
                             <th scope="row"><a
                                     href="{{ route('run', $run) }}">{{ $date }}<small>{{ $run->user->name }}</small></a>
                             </th>
-                            <td>version {{ $run->sheet->version }}</td>
-                            <td class="fig">{{ $run->marks->where('is_undone', false)->count() }}</td>
-                            <td>
+                            <td data-label="Sheet">version {{ $run->sheet->version }}</td>
+                            <td class="fig" data-label="Marks">{{ $run->marks->where('is_undone', false)->count() }}</td>
+                            <td data-label="Verdict">
                                 @if ($run->signed_at)
                                     <x-glyph :kind="['pass' => 'proven', 'fail' => 'stop'][$run->verdict] ?? 'note'" />
                                     {{ ['pass' => 'Passed', 'fail' => 'Failed', 'incomplete' => 'Incomplete'][$run->verdict] }}, <a

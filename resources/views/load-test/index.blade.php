@@ -96,7 +96,7 @@
         @if ($page->tests->isEmpty())
             <p class="quiet">None yet. An exercise proves that the engine starts; only a run with load proves that it carries.</p>
         @else
-            <table class="ruled">
+            <table class="ruled blocks">
                 <thead>
                     <tr>
                         <th>Test</th>
@@ -108,9 +108,10 @@
                     @foreach ($page->tests as $test)
                         <tr>
                             <th scope="row"><a href="{{ route('load-test', $test) }}">{{ $page::words($test) }}</a></th>
-                            <td>{{ $page->standing->date($test->planned_for ?? $test->created_at) }}, {{ $test->user->name }}
+                            <td data-label="Planned">{{ $page->standing->date($test->planned_for ?? $test->created_at) }},
+                                {{ $test->user->name }}
                             </td>
-                            <td>{{ $page->outcome($test) }}
+                            <td data-label="Verdict">{{ $page->outcome($test) }}
                             </td>
                         </tr>
                     @endforeach
@@ -127,7 +128,7 @@
                         @if ($school === $page->school) aria-current="true" @endif>{{ $words }}</a>
                 @endforeach
             </nav>
-            <table class="ruled">
+            <table class="ruled blocks">
                 <thead>
                     <tr>
                         <th>Run</th>
@@ -140,8 +141,8 @@
                     @foreach ($page->due->due as $one)
                         <tr>
                             <th scope="row">{{ $page::run($one->type) }}<small>every {{ $one->months }} months</small></th>
-                            <td class="fig">{{ $one->lastDone ?? 'never' }}</td>
-                            <td class="fig">{{ $one->due }}</td>
+                            <td class="fig" data-label="Last passed">{{ $one->lastDone ?? 'never' }}</td>
+                            <td class="fig" data-label="Due">{{ $one->due }}</td>
                             <td><x-glyph :kind="['ok' => 'proven', 'overdue' => 'warn'][$one->status] ?? 'note'" />{{ $one->status }}</td>
                         </tr>
                     @endforeach

@@ -148,7 +148,7 @@
     <section class="block" aria-labelledby="steps">
         <h2 id="steps">Steps</h2>
         <div class="scroll-x">
-            <table class="ruled">
+            <table class="ruled blocks">
                 <thead>
                     <tr>
                         <th>Level</th>
@@ -162,11 +162,13 @@
                     @foreach ($judged->plan->steps as $i => $step)
                         <tr>
                             <th scope="row">{{ $step->levelPct }}&#8239;% for {{ $step->minutes }}&#8239;min</th>
-                            <td class="fig">{{ $judged::clock($step->startS) }}</td>
-                            <td class="fig">{{ $judged::clock($step->endS) }}</td>
-                            <td class="fig">{{ round($step->kw, 2) }}&#8239;kW<small>bank {{ round($step->bankKw, 2) }}, asked
+                            <td class="fig" data-label="From">{{ $judged::clock($step->startS) }}</td>
+                            <td class="fig" data-label="To">{{ $judged::clock($step->endS) }}</td>
+                            <td class="fig" data-label="Building and bank">
+                                {{ round($step->kw, 2) }}&#8239;kW<small>bank {{ round($step->bankKw, 2) }}, asked
                                     {{ round($step->targetKw, 2) }}</small></td>
-                            <td>{{ $page->elements($i) === [] ? 'none' : implode(', ', $page->elements($i)) }}</td>
+                            <td data-label="Elements on">
+                                {{ $page->elements($i) === [] ? 'none' : implode(', ', $page->elements($i)) }}</td>
                         </tr>
                     @endforeach
                 </tbody>

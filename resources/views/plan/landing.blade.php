@@ -45,12 +45,12 @@
                                 <td data-label="Of the run">{{ $line['feeder'] }}</td>
                                 <td class="num-col fig" data-label="Size">{{ $line['size'] }}</td>
                                 <td data-label="Colour">{{ $table->colour($line) }}</td>
-                                <td>{{ LandingPage::SCREWS[$line['screw']] }}@if ($page->hasSocket($line))
+                                <td data-label="Screw">{{ LandingPage::SCREWS[$line['screw']] }}@if ($page->hasSocket($line))
                                         <span class="fig">{{ $line['socket_in'] }}</span> in
                                     @endif
                                 </td>
                                 @php($target = $table->target($i))
-                                <td><span
+                                <td data-label="Torque"><span
                                         class="fig">{{ $target['value'] }}</span><small>{{ $target['source'] }}</small>
                                 </td>
                             </tr>
@@ -81,7 +81,7 @@
             <section class="block" aria-labelledby="controls">
                 <h2 id="controls">Control conductors</h2>
                 <div class="scroll-x">
-                    <table class="ruled">
+                    <table class="ruled blocks">
                         <thead>
                             <tr>
                                 <th>Conductor</th>
@@ -93,8 +93,9 @@
                             @foreach ([...$page->controls, ...$page->jumpers] as $line)
                                 <tr>
                                     <td><b>{{ $line['function'] }}</b></td>
-                                    <td class="fig">{{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td>
-                                    <td>{{ $line['why'] }} {{ $line['note'] }}</td>
+                                    <td class="fig" data-label="Terminals">
+                                        {{ $line['terminals'] === '' ? 'from the maker\'s diagram' : $line['terminals'] }}</td>
+                                    <td data-label="Why it matters">{{ $line['why'] }} {{ $line['note'] }}</td>
                                 </tr>
                             @endforeach
                         </tbody>

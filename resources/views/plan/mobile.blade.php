@@ -60,7 +60,7 @@
         <section class="block" aria-labelledby="sources">
             <h2 id="sources">On each source</h2>
             <div class="scroll-x">
-                <table class="ruled">
+                <table class="ruled blocks">
                     <thead>
                         <tr>
                             <th>Source</th>
@@ -75,11 +75,12 @@
                         @foreach ($page->sources as $source)
                             <tr>
                                 <td><b>{{ $source->name }}</b></td>
-                                <td class="num-col fig">{{ round($source->usableKw, 1) }}&#8239;kW</td>
-                                <td class="num-col fig">{{ round($source->legA) }}&#8239;A</td>
-                                <td class="num-col fig">{{ round($source->loadKw, 1) }}&#8239;kW</td>
-                                <td class="num-col fig">{{ $source->hours === null ? 'not known' : round($source->hours, 1) . ' h' }}</td>
-                                <td>{{ $source->off === [] ? 'nothing' : implode(', ', $source->off) }}</td>
+                                <td class="num-col fig" data-label="Gives">{{ round($source->usableKw, 1) }}&#8239;kW</td>
+                                <td class="num-col fig" data-label="A leg">{{ round($source->legA) }}&#8239;A</td>
+                                <td class="num-col fig" data-label="Loads that run">{{ round($source->loadKw, 1) }}&#8239;kW</td>
+                                <td class="num-col fig" data-label="Lasts">
+                                    {{ $source->hours === null ? 'not known' : round($source->hours, 1) . ' h' }}</td>
+                                <td data-label="Stays off">{{ $source->off === [] ? 'nothing' : implode(', ', $source->off) }}</td>
                             </tr>
                         @endforeach
                     </tbody>
@@ -102,7 +103,7 @@
         <section class="block" aria-labelledby="cords">
             <h2 id="cords">Cords, at full current</h2>
             <div class="scroll-x">
-                <table class="ruled">
+                <table class="ruled blocks">
                     <thead>
                         <tr>
                             <th>Cord</th>
@@ -116,14 +117,14 @@
                         @foreach ($page->cords as $name => $cord)
                             <tr>
                                 <td><b>{{ $name }}</b></td>
-                                <td class="num-col fig">{{ round($cord->values['worst_pct'], 1) }}&#8239;%</td>
-                                <td class="num-col fig">
+                                <td class="num-col fig" data-label="Drop">{{ round($cord->values['worst_pct'], 1) }}&#8239;%</td>
+                                <td class="num-col fig" data-label="At its end">
                                     @foreach ($cord->values['legs'] as $leg)
                                         {{ $loop->first ? '' : ' / ' }}{{ round($leg['v_end'], 1) }}
                                     @endforeach&#8239;V
                                 </td>
-                                <td class="num-col fig">{{ round($cord->values['neutral_a']) }}&#8239;A</td>
-                                <td class="num-col fig">
+                                <td class="num-col fig" data-label="Neutral">{{ round($cord->values['neutral_a']) }}&#8239;A</td>
+                                <td class="num-col fig" data-label="Longest for 3 %">
                                     {{ $page->longest($cord) }}
                                 </td>
                             </tr>

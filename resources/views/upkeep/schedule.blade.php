@@ -30,7 +30,7 @@
                 instructions.</p>
         @else
             <p>The engine has run <b class="fig">{{ number_format($page->hoursNow, 1) }} h</b>.</p>
-            <table class="ruled">
+            <table class="ruled blocks">
                 <thead>
                     <tr>
                         <th>Work</th>
@@ -43,13 +43,13 @@
                     @foreach ($page->due as $one)
                         <tr>
                             <th scope="row">{{ $page::item($one->item->id) }}<small>{{ $page::working($one) }}</small></th>
-                            <td>{{ $page::day($one->due) }}</td>
+                            <td data-label="Due">{{ $page::day($one->due) }}</td>
                             <td @class([
                                 'is-stop' => in_array($one->state, ['overdue', 'never'], true),
-                            ])>
+                            ]) data-label="State">
                                 {{ ['ok' => 'in time', 'soon' => 'soon', 'overdue' => 'overdue', 'never' => 'not on record'][$one->state] }}
                             </td>
-                            <td class="fig">{{ round($one->item->minutes) }} min</td>
+                            <td class="fig" data-label="Takes">{{ round($one->item->minutes) }} min</td>
                         </tr>
                     @endforeach
                 </tbody>

@@ -31,7 +31,7 @@
             @endif
         </dl>
         <div class="scroll-x">
-            <table class="ruled">
+            <table class="ruled blocks">
                 <thead>
                     <tr>
                         <th>Stage</th>
@@ -45,10 +45,10 @@
                     @foreach ($chosen->stages as $stage)
                         <tr>
                             <th scope="row">{{ str_replace('-', ' ', $stage['name']) }}</th>
-                            <td class="fig">{{ $page::figure($stage['kvar']) }}</td>
-                            <td class="fig">{{ $page::figure($stage['a']) }}</td>
-                            <td class="fig">{{ $page::figure($stage['conductor_a']) }}&#8239;A</td>
-                            <td class="fig">{{ $stage['breaker_a'] ?? '–' }}&#8239;A</td>
+                            <td class="fig" data-label="kvar here">{{ $page::figure($stage['kvar']) }}</td>
+                            <td class="fig" data-label="A">{{ $page::figure($stage['a']) }}</td>
+                            <td class="fig" data-label="Conductor from">{{ $page::figure($stage['conductor_a']) }}&#8239;A</td>
+                            <td class="fig" data-label="Breaker">{{ $stage['breaker_a'] ?? '–' }}&#8239;A</td>
                         </tr>
                     @endforeach
                 </tbody>

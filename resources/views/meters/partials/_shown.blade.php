@@ -59,7 +59,7 @@
             </div>
         </div>
         <div class="scroll-x">
-            <table class="ruled">
+            <table class="ruled blocks">
                 <thead>
                     <tr>
                         <th>Phase</th>
@@ -75,12 +75,12 @@
                     @foreach ($result->phases as $i => $phase)
                         <tr>
                             <th scope="row">L{{ $i + 1 }}</th>
-                            <td class="fig">{{ $page::figure($page->reading->v_v[$i] ?? null) }}</td>
-                            <td class="fig">{{ $page::figure($page->reading->a_a[$i]) }}</td>
-                            <td class="fig">{{ $page::figure($result->iCorrectedA[$i]) }}</td>
-                            <td class="fig">{{ $page::figure($phase['kva'], 2) }}</td>
-                            <td class="fig">{{ $page::figure($phase['kw'], 2) }}</td>
-                            <td class="fig">{{ $page::figure($phase['kvar'], 2) }}</td>
+                            <td class="fig" data-label="V">{{ $page::figure($page->reading->v_v[$i] ?? null) }}</td>
+                            <td class="fig" data-label="A as shown">{{ $page::figure($page->reading->a_a[$i]) }}</td>
+                            <td class="fig" data-label="A really">{{ $page::figure($result->iCorrectedA[$i]) }}</td>
+                            <td class="fig" data-label="kVA">{{ $page::figure($phase['kva'], 2) }}</td>
+                            <td class="fig" data-label="kW">{{ $page::figure($phase['kw'], 2) }}</td>
+                            <td class="fig" data-label="kvar">{{ $page::figure($phase['kvar'], 2) }}</td>
                         </tr>
                     @endforeach
                 </tbody>

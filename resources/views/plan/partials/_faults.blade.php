@@ -3,7 +3,7 @@
     <p class="lead-in">Bolted faults, cold conductors; arcs and incident energy are not covered. A feeder that is not in the schedule counts
         as no length: the figure is then too great, never too small.</p>
     <div class="scroll-x">
-        <table class="ruled">
+        <table class="ruled blocks">
             <thead>
                 <tr>
                     <th>At</th>
@@ -20,14 +20,15 @@
                         <th scope="row">{{ $page->name($element->id) }}</th>
                         @foreach ($page->faultSources() as $source => $name)
                             @php($point = $element->bySource[$source] ?? null)
-                            <td class="fig">{{ $point ? number_format($point->maxKa, 1) . "\u{202F}kA" : 'not known' }}
+                            <td class="fig" data-label="From {{ lcfirst($name) }}">
+                                {{ $point ? number_format($point->maxKa, 1) . "\u{202F}kA" : 'not known' }}
                                 @if ($point?->tripKa !== null)
                                     <small>{{ number_format($point->tripKa, 2) }} when a breaker trips,
                                         {{ number_format($point->sustainedKa, 2) }} sustained</small>
                                 @endif
                             </td>
                         @endforeach
-                        <td class="fig">{{ $page->kiloamps($element->ratedKa) }}@if ($element->seriesKa)
+                        <td class="fig" data-label="Rated">{{ $page->kiloamps($element->ratedKa) }}@if ($element->seriesKa)
                                 <small>series {{ $element->seriesKa }}&#8239;kA</small>
                             @endif
                         </td>

@@ -9,7 +9,7 @@
         <p class="field-error" role="alert"><x-glyph kind="stop" />{{ $message }}</p>
     @enderror
     <div class="wide" tabindex="0" role="region" aria-label="Sheet against circuit, table">
-        <table class="ruled">
+        <table class="ruled blocks">
             <thead>
                 <tr>
                     <th scope="col">Setting</th>
@@ -22,9 +22,10 @@
                 @foreach ($page->panel->rows() as $row)
                     <tr>
                         <td>{{ $row->what }}</td>
-                        <td class="fig">{{ $row->sheet }}</td>
-                        <td class="fig">{{ $row->panel }}</td>
-                        <td><x-glyph :kind="$row->agrees ? 'proven' : 'warn'" />{{ $row->agrees ? 'agrees' : 'differs' }}</td>
+                        <td class="fig" data-label="Sheet">{{ $row->sheet }}</td>
+                        <td class="fig" data-label="Circuit">{{ $row->panel }}</td>
+                        <td data-label="So?"><x-glyph :kind="$row->agrees ? 'proven' : 'warn'" />
+                            {{ $row->agrees ? 'agrees' : 'differs' }}</td>
                     </tr>
                 @endforeach
             </tbody>

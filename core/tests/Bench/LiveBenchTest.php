@@ -74,6 +74,90 @@ final class LiveBenchTest extends TestCase
         self::assertSame(array_slice($seqs, 2, 3), array_map(static fn(LogLine $line): int => $line->seq, $live->log(3, 3)));
     }
 
+    #[Test]
+    public function a_coil_reads_as_the_hand_left_it(): void
+    {
+        $input = self::first();
+        $input['bench'] = (object) (['bank' => (object) ['elements_kw' => [1, 1]]] + (array) $input['bench']);
+        $reader = self::reader($input);
+        foreach (require dirname(__DIR__, 2) . '/data/bench_coils.php' as $coil) {
+            $hasPart = ! in_array($coil->on['do'], ['hand_start', 'ct', 'bank'], true)
+                || ($coil->on['element'] ?? 9) < 2 || ($coil->on['phase'] ?? 9) < 3;
+            if (! $hasPart) {
+                continue;
+            }
+            $live = self::live($input);
+            $live->act(...$reader->read(self::node(['at_ms' => 1000] + $coil->on)));
+            $live->advanceTo(1000);
+            $stays = ! in_array($coil->on['do'], ['engine_reset', 'engine_trip'], true);
+            self::assertSame($stays, $coil->isOn($live), $coil->name);
+            if ($coil->off !== null) {
+                $live->act(...$reader->read(self::node(['at_ms' => 2000] + $coil->off)));
+                self::assertFalse($coil->isOn($live), "$coil->name, undone");
+            }
+        }
+    }
+
+    /** @param list<array<string, mixed>> $hands */
+    #[Test, DataProvider('rests')]
+    public function settings_may_be_changed_only_while_nothing_moves_turns_or_is_timed(array $hands, int $atMs, bool $isAtRest): void
+    {
+        $live = self::live(self::first());
+        foreach ($hands as $hand) {
+            $live->act(...self::reader(self::first())->read(self::node($hand)));
+        }
+        $live->advanceTo($atMs);
+        self::assertSame($atMs, $live->nowMs());
+        self::assertSame($isAtRest, $live->isAtRest());
+        $live->advanceTo($atMs - 1);
+        self::assertSame($atMs, $live->nowMs(), 'a time that is over does nothing');
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, int, bool}> */
+    public static function rests(): iterable
+    {
+        $open = ['at_ms' => 1000, 'do' => 'utility_disconnect', 'open' => true];
+        $test = ['at_ms' => 1000, 'do' => 'test', 'with_load' => false];
+        yield 'at the beginning' => [[], 1, true];
+        yield 'while a delay runs' => [[$open], 2000, false];
+        yield 'while it is dark and cranks' => [[$open], 8000, false];
+        yield 'on the generator' => [[$open], 400_000, false];
+        yield 'in a test without load' => [[$test], 60_000, false];
+        yield 'the selector off in the dark' => [[['at_ms' => 500, 'do' => 'selector', 'to' => 'off'], $open], 400_000, true];
+    }
+
+    #[Test]
+    public function a_line_of_the_log_is_kept_and_read_again_as_it_was(): void
+    {
+        $line = new LogLine(7, 1234, 'timer_started', ['timer' => 'start_delay', 'ms' => 5000, 'on' => true, 'kw' => 4.0], 'It is dark.');
+        self::assertEquals($line, LogLine::fromArray($line->toArray()));
+        self::assertSame(
+            ['seq' => 7, 't_ms' => 1234, 'kind' => 'timer_started', 'timer' => 'start_delay', 'ms' => 5000, 'on' => true, 'kw' => 4.0,
+                'because' => 'It is dark.'],
+            $line->toArray(),
+        );
+        self::assertSame('timer=start_delay;ms=5000;on=true;kw=4.0', $line->detail());
+        self::assertEquals(new LogLine(0, 0, '', ['seconds' => 3], ''), LogLine::fromArray(['seconds' => 3]));
+    }
+
+    #[Test]
+    public function the_log_keeps_what_was_last_and_goes_on_counting(): void
+    {
+        $live = self::live(self::first());
+        $reader = self::reader(self::first());
+        self::assertSame(0, $live->lastSeq());
+        for ($i = 1; $i <= 2 * LiveBench::RING + 1; $i++) {
+            $live->act(...$reader->read(self::node(['at_ms' => $i, 'do' => 'door', 'open' => $i % 2 === 1])));
+            if ($i === 2 * LiveBench::RING) {
+                self::assertCount($i, $live->log());
+            }
+        }
+        self::assertSame(2 * LiveBench::RING + 1, $live->lastSeq());
+        self::assertCount(LiveBench::RING, $live->log());
+        self::assertSame(LiveBench::RING + 2, $live->log()[0]->seq);
+        self::assertSame(['do' => 'door', 'open' => true], $live->log()[LiveBench::RING - 1]->keys);
+    }
+
     /** @return iterable<string, array{\stdClass}> */
     public static function cases(): iterable
     {

@@ -214,7 +214,7 @@ final readonly class OwnerWords
             $seconds === 1 => 'one second',
             $seconds < 120 => "$seconds seconds",
             $seconds % 60 === 0 => intdiv($seconds, 60) . ' minutes',
-            default => intdiv($seconds, 60) . ' minutes ' . $seconds % 60 . ' seconds',
+            default => intdiv($seconds, 60) . ' minutes ' . ($seconds % 60 === 1 ? 'one second' : $seconds % 60 . ' seconds'),
         };
     }
 }

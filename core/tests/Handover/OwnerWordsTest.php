@@ -9,6 +9,7 @@ use Escapement\Core\Input\MergePatch;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Load;
+use Escapement\Core\Settings\SiteExercise;
 use Escapement\Core\Settings\SiteHabits;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Wire\CheckReader;
@@ -136,5 +137,97 @@ final class OwnerWordsTest extends TestCase
             $loads,
             $habits,
         );
+    }
+
+    /** @param list<string> $says */
+    #[Test, DataProvider('exercises')]
+    public function an_exercise_is_told_by_its_day_and_what_it_does_not_show(
+        InstallationKind $kind,
+        ?SiteExercise $exercise,
+        array $says,
+    ): void {
+        self::assertSame($says, self::words($kind, habits: new SiteHabits(exercise: $exercise))->exercise());
+    }
+
+    /** @return iterable<string, array{InstallationKind, ?SiteExercise, list<string>}> */
+    public static function exercises(): iterable
+    {
+        $house = InstallationKind::WholeHouse;
+        $shows = 'That shows that it starts. It does not show that it carries the building: only a run with the load does.';
+        yield 'none' => [$house, null, ['No exercise is agreed. A machine that never runs does not start.']];
+        yield 'every week' => [
+            $house, new SiteExercise(2, 9 * 60 + 5, 7, true, 15, false),
+            ['Every Wednesday at 09:05 it runs by itself for 15 minutes, without load.', $shows],
+        ];
+        yield 'every second week, with load' => [
+            $house, new SiteExercise(6, 14 * 60, 14, true, 30, true),
+            [
+                'Every 2 weeks, on Sunday, at 14:00 it runs by itself for 30 minutes, and takes the load.',
+                'Look once in a while whether it did.',
+            ],
+        ];
+        yield 'every ten days' => [
+            $house, new SiteExercise(0, 0, 10, false, 20, false),
+            ['Every 10 days, first on Monday, at 00:00 it runs by itself for 20 minutes, without load.', $shows],
+        ];
+        yield 'a vehicle, by hand' => [
+            InstallationKind::Mobile30, new SiteExercise(5, 600, 7, true, 20, true),
+            [
+                'Every Saturday at 10:00, start the generator by hand and let it run for 20 minutes with load. '
+                    . 'Nothing does that by itself.',
+            ],
+        ];
+    }
+
+    #[Test]
+    public function a_short_time_is_said_with_its_tenths_and_a_long_one_in_minutes(): void
+    {
+        $first = static fn(int $ms): string => self::words(InstallationKind::ContactorPair, ['return_delay_ms' => $ms])->outage()[1];
+        foreach ([
+            900 => "another 0.9\u{202F}s,", 949 => "another 0.949\u{202F}s,", 950 => 'another one second,', 1499 => 'another one second,',
+            1500 => 'another 2 seconds,', 119_000 => 'another 119 seconds,', 120_000 => 'another 2 minutes,',
+            181_000 => 'another 3 minutes one second,', 600_000 => 'another 10 minutes,',
+        ] as $ms => $words) {
+            self::assertStringContainsString($words, $first($ms));
+        }
+    }
+
+    #[Test]
+    public function what_stays_off_and_what_waits_is_told_by_name_in_one_and_in_many(): void
+    {
+        $shed = ['load_shed' => [
+            'limit_kw' => 10, 'first_step_ms' => 10_000, 'step_ms' => 15_000, 'overload_ms' => 5000, 'lockout_ms' => 180_000,
+        ]];
+        $told = static fn(Load ...$loads): string => implode(' ', self::words(
+            InstallationKind::WholeHouse,
+            $shed,
+            array_values($loads),
+        )->outage());
+        $always = new Load('lights', 4, 1, false);
+        self::assertStringContainsString(
+            'Range stays off until the power is back: the generator cannot carry it beside the rest.',
+            $told($always, new Load('Range', 8, 2, true)),
+        );
+        self::assertStringContainsString(
+            'Range and Sauna stay off until the power is back: the generator cannot carry them beside the rest.',
+            $told($always, new Load('Range', 8, 2, true), new Load('Sauna', 9, 3, true)),
+        );
+        self::assertStringContainsString('Pump waits, and comes back after 10 seconds.', $told($always, new Load('Pump', 2, 2, true)));
+        self::assertStringContainsString(
+            'Pump, Fan and Freezer wait, and come back one after the other, the first after 10 seconds.',
+            $told($always, new Load('Pump', 2, 2, true), new Load('Fan', 1, 3, true), new Load('Freezer', 1, 4, true)),
+        );
+        self::assertStringNotContainsString('wait', $told($always));
+    }
+
+    #[Test]
+    public function the_strip_says_how_long_it_is_dark_and_how_long_it_stays(): void
+    {
+        $times = static fn(InstallationKind $kind): array => array_column(self::words($kind)->strip(), 'time', 'state');
+        self::assertSame('as long as it lasts and 5 minutes more', $times(InstallationKind::WholeHouse)['second']);
+        self::assertSame('as long as it lasts', $times(InstallationKind::Mobile50)['second']);
+        self::assertMatchesRegularExpression('/^about \d+ seconds$/', $times(InstallationKind::WholeHouse)['dark']);
+        self::assertSame('until it is pulled', self::words(InstallationKind::Mobile50)->strip()[0]['time']);
+        self::assertSame('until it fails', self::words(InstallationKind::ContactorPair)->strip()[0]['time']);
     }
 }

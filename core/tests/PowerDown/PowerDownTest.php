@@ -244,4 +244,54 @@ final class PowerDownTest extends TestCase
 
         return (new Calculations())->calc('power_down', Node::fromArray($input));
     }
+
+    #[Test]
+    public function each_task_begins_and_ends_when_it_can(): void
+    {
+        $answer = $this->answer(['tasks' => [
+            ['id' => 'pull', 'name' => 'Pull', 'who' => ['Ana'], 'minutes' => 40],
+            ['id' => 'land', 'name' => 'Land', 'who' => ['Ana'], 'minutes' => 20, 'dark' => true, 'after' => ['pull']],
+            ['id' => 'bond', 'name' => 'Bond', 'who' => ['Bo'], 'minutes' => 12, 'dark' => true, 'after' => ['pull']],
+            ['id' => 'torque', 'name' => 'Torque', 'who' => ['Bo'], 'minutes' => 6, 'dark' => true, 'after' => ['land']],
+            ['id' => 'prove', 'name' => 'Prove', 'who' => ['Bo'], 'minutes' => 30, 'after' => ['torque']],
+        ]]);
+        $times = array_map(
+            static fn(array $row): array => [$row['start_min'], $row['finish_min'], $row['critical']],
+            array_column($answer['tasks'], null, 'id'),
+        );
+        self::assertEquals([
+            'pull' => [-40, 0, false], 'open' => [0, 10, true], 'land' => [10, 30, true], 'bond' => [10, 22, false],
+            'torque' => [30, 36, true], 'close' => [36, 41, true], 'prove' => [41, 71, false],
+        ], $times);
+        self::assertSame([41, 41, 40, 30, true], [
+            $answer['window_min'], $answer['bound_min'], $answer['before_min'], $answer['after_min'], $answer['shortest'],
+        ]);
+    }
+
+    #[Test]
+    public function the_bound_is_the_longest_chain_or_the_busiest_person_with_opening_and_closing(): void
+    {
+        $task = static fn(string $id, int $minutes, string $who, string ...$after): array => [
+            'id' => $id, 'name' => $id, 'who' => [$who], 'minutes' => $minutes, 'dark' => true, 'after' => array_values($after),
+        ];
+        $chain = $this->answer(['tasks' => [$task('a', 20, 'Ana'), $task('b', 15, 'Bo', 'a'), $task('c', 5, 'Ana')]]);
+        self::assertSame([10 + 35 + 5, 50], [$chain['bound_min'], $chain['window_min']]);
+        $busy = $this->answer(['tasks' => [$task('a', 20, 'Ana'), $task('b', 15, 'Ana'), $task('c', 5, 'Bo', 'a')]]);
+        self::assertSame([10 + 35 + 5, 50], [$busy['bound_min'], $busy['window_min']]);
+        $both = $this->answer(['tasks' => [$task('a', 10, 'Ana'), $task('b', 10, 'Bo', 'a'), $task('c', 10, 'Ana', 'b'), $task('d', 5, 'Bo')]]);
+        self::assertSame([10 + 30 + 5, 45], [$both['bound_min'], $both['window_min']]);
+        self::assertSame(0, $this->answer(['tasks' => []])['bound_min']);
+    }
+
+    #[Test]
+    public function a_promise_that_is_broken_says_by_how_much_and_by_what(): void
+    {
+        $tasks = [
+            ['id' => 'land', 'name' => 'Land', 'who' => ['Ana'], 'minutes' => 40, 'dark' => true],
+            ['id' => 'bond', 'name' => 'Bond', 'who' => ['Bo'], 'minutes' => 5, 'dark' => true],
+        ];
+        $findings = array_column($this->answer(['tasks' => $tasks, 'promised_min' => 50])['findings'], null, 'id');
+        self::assertSame('Without power for 55 min, 5 min more than promised (land).', $findings['longer-than-promised']['message']);
+        self::assertSame(['land'], $findings['longer-than-promised']['subjects']);
+    }
 }

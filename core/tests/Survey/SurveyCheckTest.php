@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Survey;
 
 use Escapement\Core\Finding\CalculationResult;
+use Escapement\Core\Finding\Finding;
+use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Survey\Question;
 use Escapement\Core\Survey\Questionnaire;
 use Escapement\Core\Survey\SurveyCheck;
 use Escapement\Core\Wire\SurveyReader;
@@ -167,5 +170,78 @@ final class SurveyCheckTest extends TestCase
         $input = Node::fromArray(['kind' => $kind, 'answers' => (object) $answers] + $more);
 
         return (new SurveyCheck())->answer((new SurveyReader())->input($input));
+    }
+
+    /** @param array<string, mixed> $answers */
+    #[Test, DataProvider('said')]
+    public function a_finding_says_what_was_answered_with_its_figures(string $kind, array $answers, string $message, string $severity): void
+    {
+        $found = $this->check($kind, $answers, ['before_photos' => 1, 'shown' => self::PLATES])->findings;
+        self::assertSame([$message], array_map(static fn(Finding $one): string => rtrim($one->message, '.'), $found));
+        self::assertSame($severity, $found[0]->severity->value);
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, string, string}> */
+    public static function said(): iterable
+    {
+        yield 'no alarm' => ['K1', ['co_alarms' => 'no'], 'There is no carbon monoxide alarm inside', 'stop'];
+        yield 'alarms not tested' => ['K1', ['co_alarms' => 'old'], 'The carbon monoxide alarms are not tested', 'warn'];
+        yield 'an opening, in both units' => [
+            'K1', ['opening_m' => 1.2], 'The exhaust is 1.2 m (3.9 ft) from an opening, 1.5 m (4.9 ft) are required', 'stop',
+        ];
+        yield 'a wall, in both units' => [
+            'K1', ['wall_m' => 0.3048], 'The generator is 0.3 m (1.0 ft) from a combustible wall, 1.5 m (4.9 ft) are required', 'stop',
+        ];
+        yield 'a short distance of its instructions' => [
+            'K1', ['opening_m' => 2.0, 'opening_least_m' => 0.6096],
+            'The least distance typed, 0.6 m (2.0 ft), is below the usual 1.5 m (4.9 ft)', 'warn',
+        ];
+        yield 'a cord end that has been hot' => ['K6', ['cord_end' => 'hot'], 'The cord end has been hot', 'stop'];
+        yield 'a loose cord end' => ['K6', ['cord_end' => 'loose'], 'The cord end is loose', 'stop'];
+        yield 'aluminum branches' => ['K2', ['branch_metal' => 'al'], 'The branch conductors are aluminum', 'warn'];
+        yield 'brittle branches' => ['K2', ['branch_metal' => 'brittle'], 'The branch conductors are brittle', 'warn'];
+        yield 'both breakers' => [
+            'K9', ['generator_breaker_found' => 'tripped', 'main_found' => 'tripped'],
+            'A breaker was found tripped: the generator\'s and a main', 'warn',
+        ];
+        yield 'a main' => ['K9', ['main_found' => 'tripped'], 'A breaker was found tripped: a main', 'warn'];
+    }
+
+    #[Test]
+    public function the_working_shows_the_margin_and_the_sag(): void
+    {
+        $lines = $this->check('K1', ['opening_m' => 2.0, 'static_inwc' => 7, 'loaded_inwc' => 6, 'fuel' => 'natural_gas'])->working;
+        self::assertSame(
+            [['2.00 m against 1.50 m for a permanent one', 0.5], ['7.0 − 6.0, at most 1.5', 1.0]],
+            array_map(static fn(WorkingLine $one): array => [$one->expression, $one->value], $lines),
+        );
+        self::assertStringContainsString(
+            'of its instructions',
+            $this->check('K1', ['opening_m' => 2.0, 'opening_least_m' => 3.0])->working[0]->expression,
+        );
+        self::assertStringContainsString('for a portable one', $this->check('K4', ['opening_m' => 9.0])->working[0]->expression);
+        self::assertCount(0, $this->check('K1', ['static_inwc' => 7, 'fuel' => 'natural_gas'])->working, 'nothing was loaded');
+    }
+
+    #[Test]
+    public function pictures_are_missed_by_name_and_only_once_the_first_is_there(): void
+    {
+        $ids = fn(array $more): array => array_map(static fn(Finding $one): string => $one->id, $this->check('K1', [], $more)->findings);
+        self::assertSame(['no-before-photo'], $ids([]));
+        self::assertSame(['nameplate-not-pictured'], $ids(['before_photos' => 1]));
+        self::assertSame(['nameplate-not-pictured'], $ids(['before_photos' => 2, 'shown' => array_slice(self::PLATES, 1)]));
+        self::assertSame([], $ids(['before_photos' => 1, 'shown' => self::PLATES]));
+    }
+
+    #[Test]
+    public function what_is_usual_is_read_as_its_option(): void
+    {
+        $all = (new Questionnaire('K1'))->questions;
+        $usual = array_filter($all, static fn(Question $one): bool => $one->usual !== null);
+        self::assertNotSame([], $usual);
+        foreach ($all as $one) {
+            self::assertSame($one->usual === null ? '' : ($one->options[$one->usual] ?? $one->usual), $one->usualWords(), $one->key);
+            self::assertSame($one->usual !== null, $one->usualWords() !== '', $one->key);
+        }
     }
 }

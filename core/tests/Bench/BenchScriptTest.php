@@ -69,7 +69,8 @@ final class BenchScriptTest extends TestCase
             InstallationKind::ContactorPair,
         ];
         yield 'volts behind an open disconnect only move the knobs' => [
-            [$open, ['at_ms' => 5000, 'do' => 'utility', 'v' => 100], $shut], [$normal(1000, ['v' => 0]), $normal(9000, ['v' => 100])], $house,
+            [$open, ['at_ms' => 5000, 'do' => 'utility', 'v' => 100], $shut],
+            [$normal(1000, ['v' => 0]), $normal(9000, ['v' => 100])], $house,
         ];
         yield 'hertz behind an open disconnect' => [
             [$open, ['at_ms' => 5000, 'do' => 'utility', 'v' => 100, 'hz' => 59], $shut],
@@ -97,7 +98,8 @@ final class BenchScriptTest extends TestCase
         ];
         yield 'what is none of its events' => [
             [
-                ['at_ms' => 1, 'do' => 'bank', 'element' => 0, 'on' => true], ['at_ms' => 2, 'do' => 'ct', 'phase' => 1, 'reversed' => true],
+                ['at_ms' => 1, 'do' => 'bank', 'element' => 0, 'on' => true],
+                ['at_ms' => 2, 'do' => 'ct', 'phase' => 1, 'reversed' => true],
                 ['at_ms' => 3, 'do' => 'door', 'open' => true], ['at_ms' => 4, 'do' => 'charger', 'on' => false],
             ], [], $house,
         ];
@@ -206,7 +208,8 @@ final class BenchScriptTest extends TestCase
         return [
             'system' => $plant->toArray(), 'settings' => $template->settings()->toWire(),
             'loads' => [
-                ['id' => 'pump', 'kw' => 3, 'priority' => 1, 'shed' => false], ['id' => 'heater', 'kw' => 4.5, 'priority' => 2, 'shed' => false],
+                ['id' => 'pump', 'kw' => 3, 'priority' => 1, 'shed' => false],
+                ['id' => 'heater', 'kw' => 4.5, 'priority' => 2, 'shed' => false],
             ],
             'bench' => ($plant->engine === null ? [] : ['generator' => $generator]) + ['bank' => ['elements_kw' => [5, 5]]],
             'inputs' => $hands, 'sample_at_ms' => $at, 'until_ms' => 600_000,

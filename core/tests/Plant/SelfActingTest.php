@@ -47,7 +47,10 @@ final class SelfActingTest extends TestCase
         [$title, $danger, $before, $kept, $feeds, $safe, $sides] = $says;
         self::assertSame($title, $acts->title());
         self::assertStringContainsString($danger, $acts->danger());
-        self::assertSame("Before any work inside: selector off$before, both sources isolated, locked out and proved dead.", $acts->before());
+        self::assertSame(
+            "Before any work inside: selector off$before, both sources isolated, locked out and proved dead.",
+            $acts->before(),
+        );
         self::assertSame($kept, $acts->keptAway());
         self::assertSame("$feeds feed the panel.", $acts->feeds('the panel'));
         self::assertStringStartsWith($safe, $acts->madeSafe());
@@ -79,7 +82,8 @@ final class SelfActingTest extends TestCase
                 ],
                 InstallationKind::Mobile30, InstallationKind::Mobile50 => [
                     'An engine that others can start.', 'by somebody else or by a starter of its own', $battery . $cord, $kept,
-                    'The generator can be started at any moment and', 'Shore cord out, engine blocked from starting', ['shore', 'generator'],
+                    'The generator can be started at any moment and', 'Shore cord out, engine blocked from starting',
+                    ['shore', 'generator'],
                 ],
                 default => $byItself,
             }];

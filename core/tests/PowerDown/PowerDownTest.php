@@ -278,7 +278,9 @@ final class PowerDownTest extends TestCase
         self::assertSame([10 + 35 + 5, 50], [$chain['bound_min'], $chain['window_min']]);
         $busy = $this->answer(['tasks' => [$task('a', 20, 'Ana'), $task('b', 15, 'Ana'), $task('c', 5, 'Bo', 'a')]]);
         self::assertSame([10 + 35 + 5, 50], [$busy['bound_min'], $busy['window_min']]);
-        $both = $this->answer(['tasks' => [$task('a', 10, 'Ana'), $task('b', 10, 'Bo', 'a'), $task('c', 10, 'Ana', 'b'), $task('d', 5, 'Bo')]]);
+        $both = $this->answer([
+            'tasks' => [$task('a', 10, 'Ana'), $task('b', 10, 'Bo', 'a'), $task('c', 10, 'Ana', 'b'), $task('d', 5, 'Bo')],
+        ]);
         self::assertSame([10 + 30 + 5, 45], [$both['bound_min'], $both['window_min']]);
         self::assertSame(0, $this->answer(['tasks' => []])['bound_min']);
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Rehearsal;
 
+use Escapement\Core\Input\MergePatch;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Load;
 use Escapement\Core\Plant\Side;
@@ -13,6 +15,7 @@ use Escapement\Core\Settings\LoadShedding;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Simulation\ScenarioEvent;
 use Escapement\Core\Simulation\Verb;
+use Escapement\Core\Wire\ScenarioReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -59,6 +62,39 @@ final class FinerInputTest extends TestCase
         $finding = (string) self::finding($six, [], 10);
         self::assertStringContainsString('/events/4 …', $finding);
         self::assertStringNotContainsString('/events/5', $finding);
+    }
+
+    /** @param array<string, mixed> $change of the sheet and of the plant */
+    #[Test, DataProvider('sheets')]
+    public function a_sheet_and_a_plant_are_looked_through_on_both_sides(array $change, string $named): void
+    {
+        $template = new SheetTemplate(InstallationKind::ContactorPair);
+        $wire = ['system' => $template->plant()->toArray(), 'settings' => $template->settings()->toWire()];
+        $read = (new ScenarioReader())->scenario(Node::fromArray(
+            MergePatch::apply($wire, $change) + ['events' => [], 'until_ms' => 1000],
+        ));
+        $finding = json_encode(FinerInput::finding($read)?->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
+        self::assertStringContainsString($named, $finding);
+        self::assertStringNotContainsString(', /', $finding, 'nothing else');
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function sheets(): iterable
+    {
+        foreach (['normal', 'emergency'] as $side) {
+            foreach (['under_voltage', 'over_voltage', 'under_frequency', 'over_frequency', 'unbalance'] as $limit) {
+                foreach (['dropout_pct', 'pickup_pct'] as $end) {
+                    $fine = ['under_voltage' => 85.00001, 'over_voltage' => 112.00001, 'under_frequency' => 96.00001,
+                        'over_frequency' => 107.00001, 'unbalance' => 4.00001][$limit];
+                    yield "$side, $limit, $end" => [
+                        ['settings' => ['sensing' => [$side => [$limit => [$end => $fine]]]]], "/settings/sensing/$side/$limit",
+                    ];
+                }
+            }
+            foreach (['nominal_v' => 120.00001, 'nominal_hz' => 60.00001] as $key => $fine) {
+                yield "$side, $key" => [['system' => ['sources' => [$side => [$key => $fine]]]], "/system/sources/$side/$key"];
+            }
+        }
     }
 
     /**

@@ -17,7 +17,7 @@ use Escapement\Core\RelayLogic\Story\CounterExample;
 use Escapement\Core\Wire\Panel\CircuitWriter;
 use Escapement\Core\Wire\RelayCheckReader;
 
-/** Every standard circuit with one contact forgotten or of the other kind: what the proof finds and proposes, and the way to both closed. */
+/** Every standard circuit with a contact forgotten or of the other kind: what the proof finds and proposes, and the way to both closed. */
 final class GoldenCircuits
 {
     /** @return iterable<string, RelayCircuit> */

@@ -142,6 +142,7 @@ final class SheetWordsTest extends TestCase
         yield 'an hour later' => [2, 600, 60, 2, 660];
         yield 'an hour earlier' => [2, 600, -60, 2, 540];
         yield 'into the next day' => [2, 1410, 60, 3, 30];
+        yield 'onto midnight' => [2, 1380, 60, 3, 0];
         yield 'into the day before' => [2, 30, -60, 1, 1410];
         yield 'past the end of the week' => [6, 1410, 60, 0, 30];
         yield 'before its beginning' => [0, 30, -60, 6, 1410];

@@ -101,7 +101,7 @@ final readonly class Node
         if ($isNumber && $number >= $min && $number <= $max && (! $aboveMin || $number > $min)) {
             return $number;
         }
-        $span = sprintf('%s %s to %s', $aboveMin ? 'above' : 'from', $min, $max);
+        $span = sprintf('%s %s', $aboveMin ? 'above' : 'from', $min) . ($max === INF ? '' : " to $max");
 
         throw $this->bad($isNumber ? sprintf('%s is not in the range %s.', $number, $span) : "This must be a number $span.");
     }

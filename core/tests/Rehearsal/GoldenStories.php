@@ -11,6 +11,7 @@ use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\RestartTimes;
 use Escapement\Core\Rehearsal\SettlingTime;
 use Escapement\Core\Rehearsal\Story;
+use Escapement\Core\Rehearsal\StoryNumber;
 use Escapement\Core\Settings\LoadShedding;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Simulation\Event;
@@ -50,6 +51,8 @@ final class GoldenStories
                 ])));
                 $metrics = array_filter((array) $result->toArray()['metrics'], static fn(mixed $one): bool => $one !== 0);
                 $golden["$kind->value, $story->value"] = [
+                    ...array_map(self::number(...), $story->numbers($plant->kind)),
+                    json_encode($story->events($numbers, $plant, $loads), JSON_THROW_ON_ERROR),
                     ...array_map(static fn(Event $event): string => "$event->tMs {$event->kind()->value}", $result->events),
                     json_encode($metrics, JSON_THROW_ON_ERROR),
                 ];
@@ -57,5 +60,10 @@ final class GoldenStories
         }
 
         return $golden;
+    }
+
+    private static function number(StoryNumber $one): string
+    {
+        return "$one->name " . json_encode($one->default, JSON_THROW_ON_ERROR) . ($one->isTime ? ' ms' : '') . ", to $one->max";
     }
 }

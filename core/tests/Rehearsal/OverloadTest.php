@@ -139,4 +139,45 @@ final class OverloadTest extends TestCase
             'events' => Story::Outage->events($numbers, $plant), 'until_ms' => Story::Outage->untilMs($numbers, $plant, $settings),
         ];
     }
+
+    #[Test]
+    public function each_span_says_from_when_to_when_and_how_much_and_the_finding_all_of_it(): void
+    {
+        $loads = [new Load('Kitchen', 8, 1, false), new Load('Heater', 2, 2, false)];
+        $input = $this->input(InstallationKind::EssentialCircuits, null, $loads);
+        $input['source_kw'] = 11;
+        $input['until_ms'] = 1_200_000;
+        $set = static fn(int $at, float $kw): array => ['at_ms' => $at, 'do' => 'set_load', 'load' => 'Heater', 'kw' => $kw];
+        $normal = static fn(int $at, float $v): array => ['at_ms' => $at, 'do' => 'set_source', 'source' => 'normal', 'v' => $v];
+        $input['events'] = [
+            $set(500, 9), $normal(1000, 0), $set(100_000, 3), $set(200_000, 4), $set(300_000, 6.04), $set(310_000, 5.0), $set(400_000, 2),
+            $set(500_000, 3.5), $normal(500_000, 120),
+        ];
+        $answer = (array) CaseFile::asArray((new Calculations())->rehearse(Node::fromArray($input)));
+        $closed = array_column(
+            array_filter($answer['events'], static fn(array $one): bool => $one['kind'] === 'switch_closed'),
+            't_ms',
+        );
+        self::assertEquals([
+            ['from_ms' => $closed[0], 'to_ms' => 100_000, 'most_kw' => 17.0],
+            ['from_ms' => 200_000, 'to_ms' => 400_000, 'most_kw' => 14.04],
+            ['from_ms' => 500_000, 'to_ms' => $closed[1] - 100, 'most_kw' => 11.5],
+        ], $answer['overloads'], 'on the utility nothing is too much; equal to what it gives is not over');
+        $seconds = (100_000 - $closed[0] + 200_000 + $closed[1] - 100 - 500_000) / 1000;
+        $message = str_replace("\u{202F}", ' ', $answer['findings'][0]['message']);
+        self::assertStringContainsString('17', $message);
+        self::assertStringContainsString(sprintf('%d:%04.1f', intdiv((int) $seconds, 60), fmod($seconds, 60)), $message);
+        self::assertStringContainsString(sprintf('0:%04.1f', $closed[0] / 1000), $message);
+    }
+
+    #[Test]
+    public function what_is_over_at_the_end_is_over_to_the_end(): void
+    {
+        $input = $this->input(InstallationKind::EssentialCircuits, null, [new Load('Kitchen', 12, 1, false)]);
+        $input['source_kw'] = 11;
+        $input['until_ms'] = 600_000; // the utility is not back yet
+        $answer = (array) CaseFile::asArray((new Calculations())->rehearse(Node::fromArray($input)));
+        self::assertSame($input['until_ms'], $answer['overloads'][0]['to_ms']);
+        self::assertCount(1, $answer['overloads']);
+    }
 }

@@ -144,4 +144,33 @@ final class ScriptTest extends TestCase
 
         return $told;
     }
+
+    #[Test]
+    public function each_piece_is_offered_where_it_can_happen(): void
+    {
+        $plants = [
+            'house' => (new SheetTemplate(InstallationKind::WholeHouse))->plant(),
+            'shop' => (new SheetTemplate(InstallationKind::ContactorGenerator))->plant(),
+            'two' => (new SheetTemplate(InstallationKind::ContactorPair))->plant(),
+            'van' => (new SheetTemplate(InstallationKind::Mobile30))->plant(),
+        ];
+        $where = [
+            'volts' => 'house shop two van', 'hertz' => 'house shop two van', 'reversed' => 'shop two',
+            'crank_failures' => 'house shop van', 'engine_trip' => 'house shop van', 'engine_reset' => 'house shop van',
+            'by_hand' => 'house shop van', 'test' => 'house shop two', 'selector_off' => 'house shop two', 'load' => 'house shop two van',
+            'other' => '',
+        ];
+        $lasts = ['volts', 'hertz', 'reversed', 'by_hand', 'test', 'selector_off'];
+        $ofEngine = ['crank_failures', 'engine_trip', 'engine_reset', 'by_hand'];
+        self::assertSame(array_keys($where), array_column(BlockKind::cases(), 'value'));
+        foreach (BlockKind::cases() as $kind) {
+            $fits = array_keys(array_filter($plants, static fn(Plant $plant): bool => $kind->fits($plant, true)));
+            self::assertSame($where[$kind->value], implode(' ', $fits), $kind->value);
+            self::assertSame(in_array($kind->value, $lasts, true), $kind->lasts(), $kind->value);
+            self::assertSame(in_array($kind->value, $ofEngine, true), $kind->isOfEngine(), $kind->value);
+            self::assertSame(! in_array($kind->value, ['load', 'other'], true) && $fits !== [], $kind->fits($plants['shop'], false));
+        }
+        $labels = array_map(static fn(BlockKind $one): string => $one->label(), BlockKind::cases());
+        self::assertCount(count($labels), array_unique(array_filter($labels)));
+    }
 }

@@ -152,6 +152,59 @@ final class ComtradeTest extends TestCase
         CombinedFile::split("--- file type: CFG ---\nS,d,2013\n--- file type: DAT BINARY: 100 ---\nabc");
     }
 
+    #[Test, DataProvider('systems')]
+    public function the_phases_of_a_made_up_waveform_stand_against_each_other(int $phases): void
+    {
+        $series = new Series($phases);
+        $series->add(0, array_fill(0, $phases, 120.0), 60.0);
+        $series->untilMs = 1000;
+        $names = array_map(static fn(int $phase): string => "l$phase", range(1, $phases));
+        $file = (new RecordingFile('Lantern, Bay', 60.0, $names))->waveform($series, 3840, DataFormat::Ascii, '01/01/2026,00:00:00', 3);
+        $config = ComtradeConfig::parse($file['config']);
+        self::assertSame(['Lantern  Bay', 2013, 60.0, 3840, 0], [
+            $config->station, $config->year, $config->lineHz, $config->samples(), $config->digital,
+        ]);
+        self::assertSame(array_slice(['A', 'B', 'C'], 0, $phases), array_column($config->analog, 'phase'));
+        $most = 0.0;
+        foreach (explode("\r\n", rtrim(implode('', iterator_to_array($file['data'], false)))) as $i => $line) {
+            $fields = array_map(floatval(...), explode(',', $line));
+            self::assertSame([$i + 1.0, round($i * 1_000_000 / 3840)], [$fields[0], $fields[1]]);
+            $volts = array_map(static fn(float $tenths): float => $tenths / 10, array_slice($fields, 2));
+            self::assertCount($phases, $volts);
+            if ($phases > 1) {
+                self::assertEqualsWithDelta(0, array_sum($volts), $phases * 0.21, 'their sum is noise');
+            }
+            self::assertEqualsWithDelta(120 * M_SQRT2 * sin(2 * M_PI * 60 * $i / 3840), $volts[0], 0.21);
+            $most = max($most, $volts[0]);
+        }
+        self::assertEqualsWithDelta(120 * M_SQRT2, $most, 0.3);
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function systems(): iterable
+    {
+        yield 'one' => [1];
+        yield 'two, opposite' => [2];
+        yield 'three' => [3];
+    }
+
+    #[Test]
+    public function a_table_has_the_moments_of_the_series_and_the_frequency_that_was_last_measured(): void
+    {
+        $series = new Series(2);
+        $series->add(0, [120.0, 119.5], null);
+        $series->add(1500, [0.0, 119.5], 59.5);
+        $series->add(1700, [120.0, 119.5], null);
+        self::assertSame("t_ms,l1_v,l2_v,hz\n0,120,119.5,60\n1500,0,119.5,59.5\n1700,120,119.5,59.5\n", $this->file()->csv($series));
+        $parts = CombinedFile::split($this->file()->combined($series, '23/11/2026,09:00:00.000000'));
+        self::assertSame("1,0,120000,119500,60000\r\n2,1500,0,119500,59500\r\n3,1700,120000,119500,59500\r\n", $parts->data);
+        $config = ComtradeConfig::parse($parts->config);
+        self::assertSame(['l1', 'l2', 'hz'], array_column($config->analog, 'name'));
+        self::assertSame([1, 2, 3], array_column($config->analog, 'number'));
+        self::assertSame([0.001, 0.001, 0.001], array_column($config->analog, 'a'));
+        self::assertSame('23/11/2026 09:00:00.000000', $config->startedAt);
+    }
+
     private function file(): RecordingFile
     {
         return new RecordingFile('Lantern Bay', 60.0, ['l1', 'l2']);

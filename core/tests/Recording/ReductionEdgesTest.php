@@ -7,6 +7,8 @@ namespace Escapement\Core\Tests\Recording;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Recording\Reduction;
 use Escapement\Core\Recording\Series;
+use Escapement\Core\Settings\Limit;
+use Escapement\Core\Settings\Sensing;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -65,5 +67,58 @@ final class ReductionEdgesTest extends TestCase
         }
 
         return $two;
+    }
+
+    /**
+     * @param list<list<float>> $points volts of three phases
+     * @param list<int>         $kept   places of those that are
+     */
+    #[Test, DataProvider('unbalances')]
+    public function an_unbalance_that_crosses_its_limit_is_kept_however_small_the_step(array $points, array $kept): void
+    {
+        $template = new SheetTemplate(InstallationKind::ContactorGenerator);
+        $sensing = $template->settings()->normal; // unbalance: drop-out 5 %, pick-up 3 %
+        self::assertSame([5.0, 3.0], [(float) $sensing->unbalance?->dropoutPct, (float) $sensing->unbalance?->pickupPct]);
+        $series = new Series(3);
+        foreach ($points as $i => $volts) {
+            $series->add(1000 * $i, $volts, 60.0);
+        }
+        $events = (new Reduction($template->plant()->normal, [$sensing]))->events($series);
+        self::assertSame(array_map(static fn(int $place): int => 1000 * $place, $kept), array_column($events, 'atMs'));
+    }
+
+    /** @return iterable<string, array{list<list<float>>, list<int>}> */
+    public static function unbalances(): iterable
+    {
+        // the others stand so that the mean stays 120: the spread is the distance of the first
+        $low = static fn(float $by): array => [120 - $by, 120 + $by / 2, 120 + $by / 2];
+        $high = static fn(float $by): array => [120 + $by, 120 - $by / 2, 120 - $by / 2];
+        yield 'nothing to tell' => [[$low(2.0), $low(2.3)], []];
+        yield 'over the pick-up, one phase low' => [[$low(3.5), $low(3.7)], [0, 1]];
+        yield 'over the pick-up, one phase high' => [[$high(3.5), $high(3.7)], [0, 1]];
+        yield 'over the drop-out' => [[$low(5.9), $low(6.1)], [0, 1]];
+        yield 'on the drop-out' => [[$low(5.9), $low(6.0), $low(6.1)], [0, 1, 2]];
+        yield 'between the two' => [[$low(4.0), $low(5.5)], [0]];
+        yield 'and back' => [[$low(6.1), $low(5.9)], [0, 1]];
+        yield 'all gone' => [[[0.0, 0.0, 0.0], [1.0, 0.0, 0.0]], [0, 1]];
+    }
+
+    #[Test]
+    public function two_sensings_are_both_looked_at(): void
+    {
+        $template = new SheetTemplate(InstallationKind::WholeHouse);
+        $wide = $template->settings()->normal;
+        $narrow = $template->settings()->emergency;
+        $series = new Series(2);
+        foreach ([114.0, 113.9, 111.9] as $i => $volts) {
+            $series->add(1000 * $i, [$volts, $volts], 60.0);
+        }
+        $kept = static fn(Sensing ...$by): array => array_column(
+            (new Reduction($template->plant()->normal, array_values($by)))->events($series),
+            'atMs',
+        );
+        self::assertSame([0], $kept($wide, $narrow));
+        $late = new Sensing(new Limit(93, 95), $wide->overVoltage, null, null, null, false, 500);
+        self::assertSame([0, 1000], $kept($wide, $late), 'the pick-up of one, and its drop-out at 111.6 is not reached');
     }
 }

@@ -26,7 +26,10 @@ final class ComtradeConfigTest extends TestCase
         $config = ComtradeConfig::parse(self::text(digital: ['1,trip,,,0', '2,close,,,0'], rates: ['960,100', '480,300']));
         self::assertSame(['Yard', 1999, 2, 60.0], [$config->station, $config->year, $config->digital, $config->lineHz]);
         self::assertSame([['rate' => 960.0, 'last' => 100], ['rate' => 480.0, 'last' => 300]], $config->rates);
-        self::assertSame(['23/11/2026 09:00:00.125', DataFormat::Binary16, 2.0], [$config->startedAt, $config->format, $config->timeFactor]);
+        self::assertSame(
+            ['23/11/2026 09:00:00.125', DataFormat::Binary16, 2.0],
+            [$config->startedAt, $config->format, $config->timeFactor],
+        );
         self::assertSame(300, $config->samples());
         self::assertFalse($config->isByTimeStamp());
         self::assertNull($config->stepMs(), 'two rates have no one step');
@@ -101,7 +104,8 @@ final class ComtradeConfigTest extends TestCase
             '100,20000000' => true, '100,20000001' => false] as $rate => $isTaken) {
             yield "rate $rate" => [['rates' => [$rate]], $isTaken];
         }
-        foreach (['1000000000000' => true, '-1000000000000' => true, '1000000000001' => false, '-1000000000001' => false] as $a => $isTaken) {
+        $milliards = ['1000000000000' => true, '-1000000000000' => true, '1000000000001' => false, '-1000000000001' => false];
+        foreach ($milliards as $a => $isTaken) {
             yield "factor $a" => [['channels' => ["1,V,,,V,$a,0,0,-9,9,1,1,P"]], $isTaken];
             yield "offset $a" => [['channels' => ["1,V,,,V,1,$a,0,-9,9,1,1,P"]], $isTaken];
         }
@@ -156,7 +160,8 @@ final class ComtradeConfigTest extends TestCase
     public function samples_are_timed_by_their_rates_each_from_where_the_one_before_ended(): void
     {
         $clock = new SampleClock(ComtradeConfig::parse(self::text(rates: ['1000,4', '500,6', '250,8'])));
-        self::assertEqualsWithDelta([0, 1, 2, 3, 4, 6, 8, 12], array_map(static fn(int $n): float => $clock->ms($n, 0.0), range(1, 8)), 1e-9);
+        $times = array_map(static fn(int $n): float => $clock->ms($n, 0.0), range(1, 8));
+        self::assertEqualsWithDelta([0, 1, 2, 3, 4, 6, 8, 12], $times, 1e-9);
     }
 
     #[Test]
@@ -175,7 +180,8 @@ final class ComtradeConfigTest extends TestCase
         $config = ComtradeConfig::parse(self::text(digital: ['1,trip,,,0'], rates: ['1000,4'], format: 'ASCII'));
         $read = (new ComtradeData($config, [0], 1))->read($chunks, new RmsSteps(1));
         self::assertSame([0, 1, 3], $read->atMs, 'a value that is missing holds what was known');
-        self::assertEqualsWithDelta([(0.5 * 10 - 2.25) * 60_000, (0.5 * 20 - 2.25) * 60_000, (0.5 * 30 - 2.25) * 60_000], $read->v[0], 1e-6);
+        $volts = array_map(static fn(int $raw): float => (0.5 * $raw - 2.25) * 1000 * 60, [10, 20, 30]);
+        self::assertEqualsWithDelta($volts, $read->v[0], 1e-6);
         self::assertEqualsWithDelta([60.0, 59.5, 59.5], $read->hz, 1e-9);
     }
 

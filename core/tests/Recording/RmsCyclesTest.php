@@ -29,7 +29,8 @@ final class RmsCyclesTest extends TestCase
             self::assertEqualsWithDelta($hertz, $hz, 0.01);
         }
         $first = (int) array_search($measured[0], $series->hz, true);
-        self::assertEqualsWithDelta(11_000 / $hertz, $series->atMs[$first], 1000 / $nominalHz + 1, 'from its first crossing ten cycles pass');
+        $within = 1000 / $nominalHz + 1;
+        self::assertEqualsWithDelta(11_000 / $hertz, $series->atMs[$first], $within, 'from its first crossing ten cycles pass');
     }
 
     /** @return iterable<string, array{float, float, float, float}> */

@@ -16,7 +16,8 @@ fi
 me=$(id -un)
 port=3390
 hosts=127.0.0.11,127.0.0.12,127.0.0.13
-export CLUSTER_WORK="$work" DB_HOST=$hosts DB_PORT=$port DB_DATABASE=escapement DB_USERNAME=escapement DB_PASSWORD=escapement APP_ENV=production \
+export CLUSTER_WORK="$work" DB_HOST=$hosts DB_PORT=$port DB_DATABASE=escapement DB_USERNAME=escapement DB_PASSWORD=escapement \
+    APP_ENV=production \
     APP_DEBUG=false APP_KEY=base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY= APP_CONFIG_CACHE="$work/no-config.php" \
     APP_ROUTES_CACHE="$work/no-routes.php" APP_EVENTS_CACHE="$work/no-events.php" LOG_CHANNEL=stderr SESSION_DRIVER=database \
     CACHE_STORE=database QUEUE_CONNECTION=database BCRYPT_ROUNDS=4 ESCAPEMENT_DEMO=true ESCAPEMENT_KEYS="$work/keys" \
@@ -48,7 +49,8 @@ start_db() { # N [options]: a node; without a cluster to join it begins one
 wait_db() { # N: until it is in step with the others
     local i
     for i in $(seq 1 300); do
-        [ "$(mariadb --no-defaults -u root -S "$work/db$1.sock" -N -e "SHOW STATUS LIKE 'wsrep_local_state_comment'" 2>/dev/null | cut -f2)" = Synced ] \
+        state=$(mariadb --no-defaults -u root -S "$work/db$1.sock" -N -e "SHOW STATUS LIKE 'wsrep_local_state_comment'" 2>/dev/null || true)
+        [ "$(cut -f2 <<<"$state")" = Synced ] \
             && return 0
         sleep 0.2
     done
@@ -101,7 +103,8 @@ start_web 1
 start_web 2
 wait_for http://127.0.0.1:8391/up && wait_for http://127.0.0.1:8392/up || die 'a web node did not come up'
 export PLAN='[[0.15,"kill-db 1"],[0.35,"start-db 1"],[0.5,"kill-web 1"],[0.6,"start-web 1"],[0.7,"kill-db 2"],[0.85,"start-db 2"]]'
-NODES=http://127.0.0.1:8391,http://127.0.0.1:8392 KILL="$root/bench/cluster.sh" ACCEPTED="$work/accepted.json" node bench/cluster.mjs "$seconds"
+NODES=http://127.0.0.1:8391,http://127.0.0.1:8392 KILL="$root/bench/cluster.sh" ACCEPTED="$work/accepted.json" \
+    node bench/cluster.mjs "$seconds"
 for n in 1 2 3; do wait_db $n; done
 php artisan records:heads >"$work/heads" || die "a record is not whole: $(grep FAULT "$work/heads")"
 php bench/lib/accepted.php "mysql:host=127.0.0.11;port=$port;dbname=escapement" escapement escapement "$work/accepted.json"

@@ -67,7 +67,9 @@ execFileSync(`${root}bin/escapement`, ['verify-record', '-'], { input: file });
 const entries = JSON.parse(file).record.entries;
 const count = (kind) => new Set(entries.filter((entry) => entry.kind === kind).map(({ what }) => what.id)).size;
 console.log(
-    `${answered} answers and ${taken} pictures of ${(jpeg.length / 1e6).toFixed(1)} MB without a network; over a connection that dropped ${drops} times all in the record after ${seconds.toFixed(0)} s: ${count('answer')} answers, ${count('photo')} pictures; the record verifies`,
+    `${answered} answers and ${taken} pictures of ${(jpeg.length / 1e6).toFixed(1)} MB without a network; ` +
+        `over a connection that dropped ${drops} times all in the record after ${seconds.toFixed(0)} s: ` +
+        `${count('answer')} answers, ${count('photo')} pictures; the record verifies`,
 );
 await browser.close();
 process.exit(count('answer') === answered && count('photo') === taken ? 0 : 1);

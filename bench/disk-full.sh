@@ -34,9 +34,12 @@ mount -o loop "$work/image" "$disk"
 db_start $port "$disk/db" normal --innodb-flush-log-at-trx-commit=1 --innodb-doublewrite=1 --innodb-log-file-size=16M
 mariadb --no-defaults -u root -h 127.0.0.1 -P $port -e 'CREATE DATABASE escapement'
 export DB_PORT=$port DB_DATABASE=escapement DB_USERNAME=root DB_PASSWORD='' APP_ENV=production APP_DEBUG=false \
-    APP_KEY=base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY= APP_CONFIG_CACHE="$work/no-config.php" APP_ROUTES_CACHE="$work/no-routes.php" \
-    APP_EVENTS_CACHE="$work/no-events.php" LOG_CHANNEL=stderr SESSION_DRIVER=database CACHE_STORE=database QUEUE_CONNECTION=sync BCRYPT_ROUNDS=4 \
-    ESCAPEMENT_DEMO=true ESCAPEMENT_KEYS="$work/keys" VIEW_COMPILED_PATH="$work/views" PHP_CLI_SERVER_WORKERS=4 APP_URL=http://127.0.0.1:8393
+    APP_KEY=base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY= APP_CONFIG_CACHE="$work/no-config.php" \
+    APP_ROUTES_CACHE="$work/no-routes.php" \
+    APP_EVENTS_CACHE="$work/no-events.php" LOG_CHANNEL=stderr SESSION_DRIVER=database CACHE_STORE=database \
+    QUEUE_CONNECTION=sync BCRYPT_ROUNDS=4 \
+    ESCAPEMENT_DEMO=true ESCAPEMENT_KEYS="$work/keys" VIEW_COMPILED_PATH="$work/views" \
+    PHP_CLI_SERVER_WORKERS=4 APP_URL=http://127.0.0.1:8393
 php artisan migrate:fresh --seed --force --quiet
 setsid php -S 127.0.0.1:8393 -t public bin/lib/router.php >"$work/web.log" 2>&1 </dev/null &
 server=$!

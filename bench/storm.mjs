@@ -302,8 +302,10 @@ const notEmptied = unsent.filter((n) => n !== 0).length;
 console.log(
     [
         '',
-        `${kills} hard kills: ${ended.web} web, ${ended.queue} queue, ${ended.database} database, ${ended.browser} browser; ${lost} lost, ${doubled} doubled`,
-        `taken ${accepted.answers} answers (${refusedAnswers.size} refused with their reason), ${accepted.photos} pictures, ${accepted.marks} marks`,
+        `${kills} hard kills: ${ended.web} web, ${ended.queue} queue, ${ended.database} database, ${ended.browser} browser; ` +
+            `${lost} lost, ${doubled} doubled`,
+        `taken ${accepted.answers} answers (${refusedAnswers.size} refused with their reason), ` +
+            `${accepted.photos} pictures, ${accepted.marks} marks`,
         `in the record ${answers.length}, ${photos.length}, ${marks.length}; the record verifies; ${notEmptied} stores not emptied`,
         `of the load test taken ${accepted.readings} readings, ${accepted.thumbs} marks`,
         `in its record ${readings.length}, ${thumbs.length}; it verifies`,

@@ -21,8 +21,19 @@ openssl req -x509 -newkey rsa:2048 -nodes -days 1 -subj /CN=escapement.example \
 sed -e "s|/etc/escapement/tls|$folder|g; s|listen 80; listen \[::\]:80;|listen 127.0.0.1:18980;|" \
     -e "s|listen 443 ssl http2; listen \[::\]:443 ssl http2;|listen 127.0.0.1:18943 ssl http2;|" \
     -e "s|/var/log/nginx/escapement.log|$folder/nginx.log|" "$folder/etc/nginx.conf" >"$folder/site.conf"
-printf 'pid %s/nginx.pid; events {} http { client_body_temp_path %s/b; proxy_temp_path %s/p; fastcgi_temp_path %s/f; uwsgi_temp_path %s/u; scgi_temp_path %s/s; access_log off; include %s/site.conf; }\n' \
-    "$folder" "$folder" "$folder" "$folder" "$folder" "$folder" "$folder" >"$folder/whole.conf"
+cat >"$folder/whole.conf" <<CONF
+pid $folder/nginx.pid;
+events {}
+http {
+    client_body_temp_path $folder/b;
+    proxy_temp_path $folder/p;
+    fastcgi_temp_path $folder/f;
+    uwsgi_temp_path $folder/u;
+    scgi_temp_path $folder/s;
+    access_log off;
+    include $folder/site.conf;
+}
+CONF
 /usr/sbin/nginx -e "$folder/nginx.log" -t -c "$folder/whole.conf" 2>"$folder/said" \
     || die "nginx does not take its file: $(cat "$folder/said")"
 sed -e "s|/srv/escapement/storage/logs|$folder|; s|/run/escapement|$folder|; /listen.group/d" "$folder/etc/fpm.conf" >"$folder/fpm.conf"

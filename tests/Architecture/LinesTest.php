@@ -9,7 +9,7 @@ use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Finder\Finder;
 
-/** The formatters break no expressions: this says where a line of PHP or Blade has grown too long to be read. */
+/** The formatters break no expressions: this says where a line of PHP, Blade or a script has grown too long to be read. */
 final class LinesTest extends TestCase
 {
     private const MOST = 140;
@@ -18,7 +18,8 @@ final class LinesTest extends TestCase
     public function no_line_is_longer_than_is_read_at_a_glance(string $folder): void
     {
         $long = [];
-        foreach ((new Finder())->files()->in(dirname(__DIR__, 2) . "/$folder")->name('*.php') as $file) {
+        $kinds = ['*.php', '*.js', '*.mjs', '*.sh', '*.py', '/^[a-z-]+$/'];
+        foreach ((new Finder())->files()->in(dirname(__DIR__, 2) . "/$folder")->name($kinds)->notPath('Fixtures') as $file) {
             foreach (explode("\n", $file->getContents()) as $i => $line) {
                 if (mb_strlen($line) > self::MOST) {
                     $long[] = "$folder/{$file->getRelativePathname()}:" . ($i + 1);
@@ -32,7 +33,8 @@ final class LinesTest extends TestCase
     public static function folders(): iterable
     {
         $folders = [
-            'app', 'bench', 'config', 'core/data', 'core/src', 'core/tests', 'database', 'resources/views', 'routes', 'tests',
+            'app', 'bench', 'bin', 'config', 'core/data', 'core/src', 'core/tests', 'database', 'resources/js', 'resources/views', 'routes',
+            'tests',
         ];
         foreach ($folders as $folder) {
             yield $folder => [$folder];

@@ -83,7 +83,8 @@ final readonly class Agreement
             throw $verdict->bad("The marks of the record come to \"$computed->verdict\".");
         }
         $runs = $told->required('runs');
-        if (RecordedLines::text($runs->value) !== RecordedLines::text(Node::fromArray($computed->toArray())->object()->required('runs')->value)) {
+        $asComputed = Node::fromArray($computed->toArray())->object()->required('runs')->value;
+        if (RecordedLines::text($runs->value) !== RecordedLines::text($asComputed)) {
             throw $runs->bad('The marks of the record come to other times.');
         }
         $findings = $told->required('findings');

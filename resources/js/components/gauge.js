@@ -85,7 +85,9 @@ export class Gauge {
             const band = (from, to, attributes) =>
                 svg.append(
                     make('path', {
-                        d: `M${at(OUTER, from / scale)}A${OUTER} ${OUTER} 0 0 1 ${at(OUTER, to / scale)}L${at(BAND, to / scale)}A${BAND} ${BAND} 0 0 0 ${at(BAND, from / scale)}Z`,
+                        d:
+                            `M${at(OUTER, from / scale)}A${OUTER} ${OUTER} 0 0 1 ${at(OUTER, to / scale)}` +
+                            `L${at(BAND, to / scale)}A${BAND} ${BAND} 0 0 0 ${at(BAND, from / scale)}Z`,
                         stroke: 'var(--esc-ink)',
                         ...attributes,
                     }),
@@ -126,7 +128,9 @@ export class Gauge {
             const to = from + step,
                 a = from / scale,
                 b = to / scale;
-            const d = `M${at(INNER, a)}L${at(OUTER, a + (b - a) * 0.62)}L${at(OUTER, a + (b - a) * 0.74)}L${at(INNER, b - (b - a) * 0.08)}A${INNER} ${INNER} 0 0 0 ${at(INNER, a)}Z`;
+            const d =
+                `M${at(INNER, a)}L${at(OUTER, a + (b - a) * 0.62)}L${at(OUTER, a + (b - a) * 0.74)}` +
+                `L${at(INNER, b - (b - a) * 0.08)}A${INNER} ${INNER} 0 0 0 ${at(INNER, a)}Z`;
             const isInside = window && to > window.min && from < window.max;
             svg.append(
                 make('path', {

@@ -9,7 +9,8 @@ export function signature() {
         point(event) {
             const box = this.$refs.pad.getBoundingClientRect();
             const clamp = (value, most) => Math.max(0, Math.min(most, Math.round(value)));
-            return `${clamp(((event.clientX - box.left) / box.width) * 400, 400)} ${clamp(((event.clientY - box.top) / box.height) * 130, 130)}`;
+            const [right, down] = [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height];
+            return `${clamp(right * 400, 400)} ${clamp(down * 130, 130)}`;
         },
         begin(event) {
             this.isDrawing = true;

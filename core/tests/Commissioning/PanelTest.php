@@ -12,10 +12,14 @@ use Escapement\Core\Commissioning\PanelTimes;
 use Escapement\Core\Commissioning\TimingVerdict;
 use Escapement\Core\Handover\EnclosureLabel;
 use Escapement\Core\Input\BadInput;
+use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\RelayLogic\AsBuilt\BuiltPanel;
 use Escapement\Core\RelayLogic\AsBuilt\LampWords;
+use Escapement\Core\RelayLogic\StandardCircuits;
 use Escapement\Core\Settings\Template\SheetTemplate;
 use Escapement\Core\Tests\StandardPanels;
+use Escapement\Core\Wire\Panel\RelayPlayReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -245,5 +249,61 @@ final class PanelTest extends TestCase
         self::assertStringContainsString('proved dead', $label->hazard);
         self::assertStringContainsString('START', $label->lines[0]);
         self::assertContains('HG lit: the load is on the generator.', $label->lines);
+    }
+
+    /** @param array<string, mixed> $dial of the first source, over what the sheet says */
+    #[Test, DataProvider('dials')]
+    public function a_dial_agrees_with_the_sheet_within_its_slack(array $dial, bool $agrees): void
+    {
+        $template = new SheetTemplate(InstallationKind::from('K7'));
+        $agreed = (new PanelSheet($template->plant(), $template->settings(), StandardPanels::built('a')))->proposed();
+        $limits = array_filter(
+            (new PanelSheet($template->plant(), $agreed, StandardPanels::built('a', ['PF1' => $dial])))->rows(),
+            static fn(PanelSheetRow $row): bool => str_starts_with($row->what, 'First source') && ! $row->agrees,
+        );
+        self::assertSame($agrees, $limits === [], implode(' ', array_map(static fn(PanelSheetRow $row): string => $row->sentence(), $limits)));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, bool}> */
+    public static function dials(): iterable
+    {
+        yield 'as it is' => [['under_pct' => 85], true];
+        yield 'under-voltage, a hair up' => [['under_pct' => 85.05], true];
+        yield 'under-voltage, more' => [['under_pct' => 85.06], false];
+        yield 'under-voltage, a hair down' => [['under_pct' => 84.95], true];
+        yield 'under-voltage, less' => [['under_pct' => 84.94], false];
+        yield 'over-voltage, a hair up' => [['over_pct' => 115.05], true];
+        yield 'over-voltage, more' => [['over_pct' => 115.06], false];
+        yield 'hysteresis, a hair' => [['hysteresis_pct' => 3.05], true];
+        yield 'hysteresis, more' => [['hysteresis_pct' => 3.06], false];
+        yield 'unbalance, where the sheet has none' => [['unbalance_pct' => 10], false];
+        yield 'no over-voltage' => [['over_pct' => null], false];
+        yield 'phase order not watched' => [['sequence' => false], false];
+        yield 'trip, a tenth of a second later' => [['trip_ms' => 600], true];
+        yield 'trip, a millisecond more' => [['trip_ms' => 601], false];
+        yield 'trip, a tenth earlier' => [['trip_ms' => 400], true];
+        yield 'trip, a millisecond less' => [['trip_ms' => 399], false];
+    }
+
+    #[Test]
+    public function a_source_that_no_relay_watches_is_said_to_be_watched_by_none(): void
+    {
+        $template = new SheetTemplate(InstallationKind::from('K7'));
+        $circuit = StandardCircuits::all()['a'];
+        $circuit['circuit']['devices'] = array_values(array_filter(
+            $circuit['circuit']['devices'],
+            static fn(array $device): bool => $device['id'] !== 'PF2',
+        ));
+        $circuit['circuit']['rungs'] = json_decode(
+            str_replace('{"no":"PF2"},', '', json_encode($circuit['circuit']['rungs'], JSON_THROW_ON_ERROR)),
+            true,
+        );
+        $panel = BuiltPanel::of((new RelayPlayReader())->input(Node::fromArray([
+            'circuit' => $circuit['circuit'], 'supplies' => (object) $circuit['supplies'], 'times' => (object) [], 'until_ms' => 1,
+        ])));
+        self::assertContains(
+            'Second source, sensing: the sheet says limits are set, the circuit no phase relay watches it.',
+            (new PanelSheet($template->plant(), $template->settings(), $panel))->differences(),
+        );
     }
 }

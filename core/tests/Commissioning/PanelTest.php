@@ -261,7 +261,8 @@ final class PanelTest extends TestCase
             (new PanelSheet($template->plant(), $agreed, StandardPanels::built('a', ['PF1' => $dial])))->rows(),
             static fn(PanelSheetRow $row): bool => str_starts_with($row->what, 'First source') && ! $row->agrees,
         );
-        self::assertSame($agrees, $limits === [], implode(' ', array_map(static fn(PanelSheetRow $row): string => $row->sentence(), $limits)));
+        $said = implode(' ', array_map(static fn(PanelSheetRow $row): string => $row->sentence(), $limits));
+        self::assertSame($agrees, $limits === [], $said);
     }
 
     /** @return iterable<string, array{array<string, mixed>, bool}> */

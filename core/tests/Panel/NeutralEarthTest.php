@@ -21,7 +21,8 @@ final class NeutralEarthTest extends TestCase
     public function two_earthed_stars_on_three_poles_share_the_neutral_current_by_their_resistances(): void
     {
         $answer = self::answer('neutral_earth', self::input(sources: [
-            ['neutral_ohm' => 0.01, 'earth_ohm' => 0.02] + self::TRANSFORMER, ['neutral_ohm' => 0.03, 'earth_ohm' => 0.04] + self::GENERATOR,
+            ['neutral_ohm' => 0.01, 'earth_ohm' => 0.02] + self::TRANSFORMER,
+            ['neutral_ohm' => 0.03, 'earth_ohm' => 0.04] + self::GENERATOR,
         ]));
         $other = 0.03 + 0.04 + 0.02; // through the other's neutral, its earth, and ours
         $own = 0.01;
@@ -110,7 +111,8 @@ final class NeutralEarthTest extends TestCase
         $after = self::answer('neutral_earth', $input);
         self::assertSame([], $after['actions']);
         foreach ($after['positions'] as $position) {
-            self::assertSame($position['position'] === 'overlap' && $input['sources'][0]['earthed'] ? 'several' : 'ok', $position['verdict']);
+            $joins = $position['position'] === 'overlap' && $input['sources'][0]['earthed'];
+            self::assertSame($joins ? 'several' : 'ok', $position['verdict']);
         }
     }
 
@@ -220,7 +222,8 @@ final class NeutralEarthTest extends TestCase
             ['neutral_ohm' => 0.01, 'earth_ohm' => 0.01] + self::GENERATOR,
         ]);
         $first = self::answer('neutral_earth', $input)['positions'][0];
-        foreach ([[$first['sensed_a'] * 0.999, null], [$first['sensed_a'] * 1.001, 'stop'], [$first['fault_a'] * 1.001, null]] as [$a, $is]) {
+        $seen = $first['sensed_a'];
+        foreach ([[$seen * 0.999, null], [$seen * 1.001, 'stop'], [$first['fault_a'] * 1.001, null]] as [$a, $is]) {
             $input['sources'][0]['gfp']['pickup_a'] = $a;
             $found = array_column(self::answer('neutral_earth', $input)['findings'], 'severity', 'id');
             self::assertSame($is, $found['gfp-blind'] ?? null, (string) $a);

@@ -37,8 +37,8 @@ final readonly class FaultAtElement
         return match (true) {
             $maxKa === null || $this->ratedKa === null => FaultVerdict::NotKnown,
             $maxKa > $this->ratedKa && ($this->seriesKa === null || $maxKa > $this->seriesKa) => FaultVerdict::Exceeded,
+            ! $this->isWhole => FaultVerdict::NotKnown, // the source nobody knows may push more than the combination breaks
             $maxKa > $this->ratedKa => FaultVerdict::Series,
-            ! $this->isWhole => FaultVerdict::NotKnown,
             default => FaultVerdict::Holds,
         };
     }

@@ -9,6 +9,7 @@ use Escapement\Core\Planning\Declared;
 use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Planning\SitePlanInput;
 use Escapement\Core\Plant\InstallationKind;
+use Escapement\Core\Topology\Element;
 use Escapement\Core\Topology\TopologyCheck;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -116,5 +117,37 @@ final class DeclaredTest extends TestCase
         $answer = TopologyCheck::of($plan->oneLine())->answer();
 
         return array_map(static fn(Finding $finding): string => "$finding->id {$finding->severity->value}", $answer->findings);
+    }
+
+    /** @param array{?float, ?float, ?float} $ratings of the element, its main, a series combination */
+    #[Test, DataProvider('rated')]
+    public function a_rating_belongs_to_the_device_it_was_read_on(Element $element, array $ratings, ?bool $gfp): void
+    {
+        $declared = new Declared(InstallationKind::ContactorGenerator, [
+            'service_aic_ka' => 42.0, 'panel_aic_ka' => 10.0, 'series_ka' => 22.0, 'gfp' => 'yes',
+        ]);
+        $is = $declared->ratings($element);
+        self::assertSame($ratings, [$is->aicKa, $is->mainAicKa, $is->seriesKa]);
+        self::assertSame($gfp, $declared->groundFaultProtection($element));
+    }
+
+    /** @return iterable<string, array{Element, array{?float, ?float, ?float}, ?bool}> */
+    public static function rated(): iterable
+    {
+        yield 'a switch without a main' => [new Element('ats', 'switch'), [null, null, null], null];
+        yield 'a switch with one' => [new Element('ats', 'switch', mainA: 200), [null, 42.0, null], true];
+        yield 'a panel of lugs' => [new Element('panel', 'panel'), [10.0, null, 22.0], null];
+        yield 'a panel with a main' => [new Element('panel', 'panel', mainA: 200), [10.0, 10.0, 22.0], null];
+        yield 'a service panel' => [new Element('main', 'panel', mainA: 200, isService: true), [10.0, 42.0, 22.0], true];
+        yield 'the service disconnect' => [new Element('q1', 'disconnect', isService: true), [42.0, null, null], true];
+        yield 'another disconnect' => [new Element('md', 'disconnect'), [null, null, null], null];
+        yield 'a source' => [new Element('gen', 'source', 'generator'), [null, null, null], null];
+    }
+
+    #[Test]
+    public function a_series_combination_without_the_panels_own_rating_is_none(): void
+    {
+        $declared = new Declared(InstallationKind::ContactorGenerator, ['series_ka' => 22.0]);
+        self::assertNull($declared->ratings(new Element('panel', 'panel'))->seriesKa);
     }
 }

@@ -6,6 +6,7 @@ namespace Escapement\Core\Tests\Planning;
 
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Planning\Declared;
+use Escapement\Core\Planning\FaultAtElement;
 use Escapement\Core\Planning\FaultFeeder;
 use Escapement\Core\Planning\FaultFigures;
 use Escapement\Core\Planning\FaultVerdict;
@@ -14,6 +15,7 @@ use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Planning\SitePlanInput;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Topology\TopologyCheck;
+use Escapement\Core\Wiring\FaultCurrent\FaultAtPoint;
 use Escapement\Core\Wiring\FaultCurrent\FaultRun;
 use Escapement\Core\Wiring\FaultCurrent\GeneratorFault;
 use Escapement\Core\Wiring\FaultCurrent\KnownFault;
@@ -122,5 +124,53 @@ final class SiteFaultsTest extends TestCase
         $answer = TopologyCheck::of($plan->oneLine())->answer();
 
         return array_map(static fn(Finding $finding): string => "$finding->id $finding->at", $answer->findings);
+    }
+
+    #[Test, DataProvider('verdicts')]
+    public function a_device_holds_what_it_is_rated_for_and_nothing_is_said_of_a_source_nobody_knows(
+        ?float $maxKa,
+        ?float $ratedKa,
+        ?float $seriesKa,
+        bool $isWhole,
+        FaultVerdict $verdict,
+    ): void {
+        $points = $maxKa === null ? [] : ['utility' => self::point($maxKa / 2), 'gen' => self::point($maxKa)];
+        $element = new FaultAtElement('panel', $points, $isWhole, $ratedKa, $seriesKa);
+        self::assertSame($maxKa, $element->maxKa());
+        self::assertSame($verdict, $element->verdict());
+    }
+
+    /** @return iterable<string, array{?float, ?float, ?float, bool, FaultVerdict}> */
+    public static function verdicts(): iterable
+    {
+        yield 'as much as it is rated for' => [10.0, 10.0, null, true, FaultVerdict::Holds];
+        yield 'more' => [10.1, 10.0, null, true, FaultVerdict::Exceeded];
+        yield 'more, and a source is not known' => [10.1, 10.0, null, false, FaultVerdict::Exceeded];
+        yield 'less, and a source is not known' => [9.0, 10.0, null, false, FaultVerdict::NotKnown];
+        yield 'as much as the combination' => [22.0, 10.0, 22.0, true, FaultVerdict::Series];
+        yield 'more than the combination' => [22.1, 10.0, 22.0, true, FaultVerdict::Exceeded];
+        yield 'by the combination, and a source is not known' => [22.0, 10.0, 22.0, false, FaultVerdict::NotKnown];
+        yield 'a combination that is not needed' => [10.0, 10.0, 22.0, true, FaultVerdict::Holds];
+        yield 'no rating' => [10.0, null, null, true, FaultVerdict::NotKnown];
+        yield 'no figure' => [null, 10.0, null, true, FaultVerdict::NotKnown];
+    }
+
+    private static function point(float $maxKa): FaultAtPoint
+    {
+        return new FaultAtPoint(
+            'panel',
+            'utility',
+            rOhm: 0.01,
+            xOhm: 0.01,
+            xr: 1.0,
+            llKa: null,
+            lnKa: null,
+            symKa: $maxKa,
+            maxKa: $maxKa,
+            tripKa: null,
+            sustainedKa: null,
+            ok: null,
+            flags: [],
+        );
     }
 }

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Escapement\Core\Tests\Planning;
 
 use Escapement\Core\Input\Node;
+use Escapement\Core\Planning\Declared;
+use Escapement\Core\Planning\LocalPlant;
 use Escapement\Core\Planning\PlanLoad;
+use Escapement\Core\Planning\SiteBonding;
 use Escapement\Core\Planning\SitePlan;
 use Escapement\Core\Planning\SitePlanInput;
 use Escapement\Core\Planning\SubPanel;
@@ -192,5 +195,72 @@ final class SitePlanTest extends TestCase
     private function calc(string $name, array $input): array
     {
         return CaseFile::asArray((new Calculations())->calc($name, Node::fromArray($input)));
+    }
+
+    /** @param array<string, mixed> $known of the input */
+    #[Test, DataProvider('poles')]
+    public function a_switch_has_the_poles_it_was_surveyed_with_or_those_it_needs(InstallationKind $kind, array $known, int $poles): void
+    {
+        $system = $kind->isThreePhase() ? 'three' : ($kind === InstallationKind::Mobile30 ? 'single' : 'split');
+        $plan = new SitePlan(new SitePlanInput(...$known + ['kind' => $kind, 'system' => $system, 'vLn' => 120.0]));
+        self::assertSame($poles, $plan->oneLine()->byId['ats']->poles);
+    }
+
+    /** @return iterable<string, array{InstallationKind, array<string, mixed>, int}> */
+    public static function poles(): iterable
+    {
+        yield 'two legs' => [InstallationKind::WholeHouse, ['isNeutralSwitched' => false], 2];
+        yield 'two legs and the neutral' => [InstallationKind::WholeHouse, ['isNeutralSwitched' => true], 3];
+        yield 'one leg and the neutral' => [InstallationKind::Mobile30, ['isNeutralSwitched' => true], 2];
+        yield 'one leg: no switch has less than two' => [InstallationKind::Mobile30, ['isNeutralSwitched' => false], 2];
+        yield 'three phases' => [InstallationKind::MotorDriven, ['isNeutralSwitched' => false], 3];
+        yield 'three phases and the neutral' => [InstallationKind::MotorDriven, ['isNeutralSwitched' => true], 4];
+        yield 'as surveyed' => [InstallationKind::WholeHouse, ['poles' => 4, 'isNeutralSwitched' => false], 4];
+        yield 'more than any has' => [InstallationKind::WholeHouse, ['poles' => 6, 'isNeutralSwitched' => false], 4];
+    }
+
+    #[Test]
+    public function a_load_between_lines_needs_no_neutral_and_an_emergency_stop_belongs_to_an_engine(): void
+    {
+        $known = [
+            'kind' => InstallationKind::WholeHouse, 'system' => 'split', 'vLn' => 120.0,
+            'loads' => [new PlanLoad('Lights', 1, 'L1', true), new PlanLoad('Pump', 1, 'L1L2', true)],
+            'declared' => new Declared(InstallationKind::WholeHouse, ['emergency_stop' => 'no']),
+        ];
+        $plan = new SitePlan(new SitePlanInput(...$known));
+        $bonds = (new SiteBonding($plan))->model()->elements;
+        self::assertSame([true, false], [$bonds['load-1']->needsNeutral, $bonds['load-2']->needsNeutral]);
+        self::assertFalse($plan->oneLine()->byId['gen']->hasEmergencyStop);
+        $battery = new SitePlan(new SitePlanInput(...['isBattery' => true] + $known));
+        self::assertNull($battery->oneLine()->byId['gen']->hasEmergencyStop);
+        self::assertNull($plan->oneLine()->byId['utility']->hasEmergencyStop);
+    }
+
+    #[Test, DataProvider('places')]
+    public function a_new_switch_begins_with_the_supply_of_its_place(
+        InstallationKind $kind,
+        bool $isMetric,
+        int $phases,
+        float $volts,
+        float $hertz,
+    ): void {
+        $plant = LocalPlant::of($kind, $isMetric);
+        foreach ([$plant->normal, $plant->emergency] as $source) {
+            self::assertSame([$phases, $volts, $hertz], [$source->phases, (float) $source->nominalV, (float) $source->nominalHz]);
+        }
+        self::assertSame($kind->hasGenerator(), $plant->engine !== null);
+    }
+
+    /** @return iterable<string, array{InstallationKind, bool, int, float, float}> */
+    public static function places(): iterable
+    {
+        yield 'a house' => [InstallationKind::WholeHouse, false, 2, 120.0, 60.0];
+        yield 'a metric house' => [InstallationKind::WholeHouse, true, 3, 230.0, 50.0];
+        yield 'a box with a cord' => [InstallationKind::PlugInBox, false, 2, 120.0, 60.0];
+        yield 'a metric box with a cord' => [InstallationKind::PlugInBox, true, 1, 230.0, 50.0];
+        yield 'a vehicle' => [InstallationKind::Mobile50, false, 2, 120.0, 60.0];
+        yield 'a metric vehicle' => [InstallationKind::Mobile50, true, 1, 230.0, 50.0];
+        yield 'a small metric vehicle' => [InstallationKind::Mobile30, true, 1, 230.0, 50.0];
+        yield 'a metric shop' => [InstallationKind::ContactorPair, true, 3, 230.0, 50.0];
     }
 }

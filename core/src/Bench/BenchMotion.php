@@ -119,26 +119,10 @@ final class BenchMotion implements EventSink
         $this->slow?->until($t);
         $this->state = $this->simulation->finalState($t);
         $isTurning = $this->in->plant->engine !== null && $this->engine()->turnsByItself();
-        $onBus = $onGenerator = [];
-        foreach ($this->in->loads as $load) {
-            $kw = $this->panel->kw[$load->id];
-            if ($this->state->isBusLive && $kw > 0 && ! in_array($load->id, $this->state->shed, true)) {
-                $known = $this->in->electrical[$load->id];
-                $onBus["load $load->id"] = [new LegLoad($load->id, $kw, $known->connect, $known->pf), $known->startKva];
-            }
-        }
-        foreach ($this->in->elementsKw as $i => $kw) {
-            $element = [new LegLoad("element $i", $kw, $this->allLegs(), 1.0), 0.0];
-            if (! ($this->panel->elements[$i] ?? false)) {
-                continue;
-            }
-            if ($this->in->isBankAtGenerator) {
-                $onGenerator["element $i"] = $element;
-            } elseif ($this->state->isBusLive) {
-                $onBus["element $i"] = $element;
-            }
-        }
-        $carried = ! $isTurning ? [] : $onGenerator + ($this->state->position === Side::Emergency->value ? $onBus : []);
+        $bank = $this->bank();
+        $onBus = $this->building() + ($this->in->isBankAtGenerator || ! $this->state->isBusLive ? [] : $bank);
+        $carried = ! $isTurning ? [] : ($this->in->isBankAtGenerator ? $bank : [])
+            + ($this->state->position === Side::Emergency->value ? $onBus : []);
         $this->bus = $this->currents($onBus);
         $this->carried = $this->currents($carried);
         if ($this->generator === null || $this->slow === null || $this->in->generator === null) {
@@ -157,6 +141,34 @@ final class BenchMotion implements EventSink
             $this->carried->kw / $this->in->generator->ratedKw,
         );
         $this->isOverloaded = $this->isOverloaded || Tolerance::exceeds($this->carried->kw, $this->in->generator->ratedKw);
+    }
+
+    /** @return array<string, array{LegLoad, float}> what the live bus carries of the building, with the kVA of its start */
+    private function building(): array
+    {
+        $on = [];
+        foreach ($this->state->isBusLive ? $this->in->loads : [] as $load) {
+            $kw = $this->panel->kw[$load->id];
+            if ($kw > 0 && ! in_array($load->id, $this->state->shed, true)) {
+                $known = $this->in->electrical[$load->id];
+                $on["load $load->id"] = [new LegLoad($load->id, $kw, $known->connect, $known->pf), $known->startKva];
+            }
+        }
+
+        return $on;
+    }
+
+    /** @return array<string, array{LegLoad, float}> the elements of the load bank that are switched on */
+    private function bank(): array
+    {
+        $on = [];
+        foreach ($this->in->elementsKw as $i => $kw) {
+            if ($this->panel->elements[$i] ?? false) {
+                $on["element $i"] = [new LegLoad("element $i", $kw, $this->allLegs(), 1.0), 0.0];
+            }
+        }
+
+        return $on;
     }
 
     /** @param array<string, array{LegLoad, float}> $items */

@@ -36,13 +36,12 @@ final readonly class LogReadings
         $median = self::median($spacings);
         $most = $spacings === [] ? null : max($spacings);
         $findings = new Findings();
-        foreach (array_keys(array_filter([
-            'polls-too-slow' => $steps !== [] && $median !== null && $median > self::SLOW_MS,
-            'poll-gap' => $most !== null && $median !== null && $most > self::GAP_TIMES * $median && $most > self::GAP_MS,
-            'steps-overlap' => $isCut,
-            'log-to-readings/not-recovered' => array_filter($steps, static fn(array $one): bool => $one['v_recovery_s'] === null) !== [],
-        ], static fn(bool $isSo): bool => $isSo)) as $id) {
-            $findings->raise($id);
+        $this->judgePolling($findings, $steps !== [], $median ?? 0.0, $most ?? 0);
+        if ($isCut) {
+            $findings->raise('steps-overlap');
+        }
+        if (in_array(null, array_column($steps, 'v_recovery_s'), true)) {
+            $findings->raise('log-to-readings/not-recovered');
         }
         $working = new Working();
         $working->add('Polls apart', 'median of ' . count($spacings), $median, 'ms');
@@ -53,6 +52,16 @@ final readonly class LogReadings
             'poll_median_ms' => $median,
             'poll_max_ms' => $most,
         ], $findings->worstFirst(), $working->lines);
+    }
+
+    private function judgePolling(Findings $findings, bool $hasSteps, float $medianMs, int $mostMs): void
+    {
+        if ($hasSteps && $medianMs > self::SLOW_MS) {
+            $findings->raise('polls-too-slow');
+        }
+        if ($mostMs > self::GAP_TIMES * $medianMs && $mostMs > self::GAP_MS) {
+            $findings->raise('poll-gap');
+        }
     }
 
     /** @return list<array<string, mixed>> the first, then one an interval, then the last */

@@ -37,26 +37,17 @@ final readonly class PowerDown
 
         $rows = [];
         $critical = $dark->critical();
-        $row = static fn(Task $task, string $phase, int $start, bool $isCritical): array => [
-            'id' => $task->id,
-            'name' => $task->name,
-            'who' => $task->who,
-            'phase' => $phase,
-            'start_min' => $start,
-            'finish_min' => $start + $task->minutes,
-            'critical' => $isCritical,
-        ];
         foreach ($tasks as $task) {
             $start = match ($phases[$task->at]) {
                 'before' => -$before->starts[$task->at] - $task->minutes,
                 'dark' => $open->minutes + $dark->starts[$task->at],
                 default => $windowMin + $after->starts[$task->at],
             };
-            $rows[] = $row($task, $phases[$task->at], $start, isset($critical[$task->at]));
+            $rows[] = $this->row($task, $phases[$task->at], $start, isset($critical[$task->at]));
         }
         if ($hasWindow) {
-            $rows[] = $row($open, 'dark', 0, true);
-            $rows[] = $row($close, 'dark', $windowMin - $close->minutes, true);
+            $rows[] = $this->row($open, 'dark', 0, true);
+            $rows[] = $this->row($close, 'dark', $windowMin - $close->minutes, true);
         }
         usort($rows, static fn(array $a, array $b): int => [$a['start_min'], $a['finish_min']] <=> [$b['start_min'], $b['finish_min']]);
 
@@ -73,6 +64,20 @@ final readonly class PowerDown
             'bound_min' => $hasWindow ? $open->minutes + $dark->bound() + $close->minutes : 0,
             'before_min' => $before->minutes, 'after_min' => $after->minutes, 'tasks' => $rows,
         ], $this->judge($windowMin, $in, $dark, $of('dark')), $working->lines);
+    }
+
+    /** @return array{id: string, name: string, who: list<string>, phase: string, start_min: int, finish_min: int, critical: bool} */
+    private function row(Task $task, string $phase, int $start, bool $isCritical): array
+    {
+        return [
+            'id' => $task->id,
+            'name' => $task->name,
+            'who' => $task->who,
+            'phase' => $phase,
+            'start_min' => $start,
+            'finish_min' => $start + $task->minutes,
+            'critical' => $isCritical,
+        ];
     }
 
     /**

@@ -68,36 +68,47 @@ final readonly class SchemaHelp
     private function told(string $name, array $property, ?array $item): string
     {
         $one = $item ?? $property;
-        $type = implode(
-            ' or ',
-            array_filter(
-                (array) ($one['type'] ?? (isset($one['enum']) ? 'one of' : (isset($one['const']) ? 'always' : ''))),
-                is_string(...),
-            ),
-        );
+        $type = implode(' or ', array_filter((array) ($one['type'] ?? match (true) {
+            isset($one['enum']) => 'one of',
+            isset($one['const']) => 'always',
+            default => '',
+        }), is_string(...)));
         $words = [$item === null ? $type : "list of $type"];
         foreach (['enum', 'const'] as $key) {
             if (isset($one[$key])) {
                 $words[] = implode(', ', array_map(self::value(...), (array) $one[$key]));
             }
         }
-        $from = $one['minimum'] ?? $one['exclusiveMinimum'] ?? null;
-        $to = $one['maximum'] ?? $one['exclusiveMaximum'] ?? null;
-        if ($from !== null || $to !== null) {
-            $words[] = trim((isset($one['exclusiveMinimum']) ? 'above ' : '') . self::value($from)
-                . ($to === null ? ' at least' : ' to ' . self::value($to)));
-        }
-        foreach (self::UNITS as $end => $unit) {
-            if (str_ends_with("_$name", $end)) {
-                $words[] = $unit;
-                break;
-            }
-        }
+        array_push($words, self::limits($one), self::unit($name));
         if (array_key_exists('default', $property)) {
             $words[] = 'default ' . self::value($property['default']);
         }
 
         return implode(', ', array_filter($words, static fn(string $word): bool => $word !== ''));
+    }
+
+    /** @param array<mixed> $one */
+    private static function limits(array $one): string
+    {
+        $from = $one['minimum'] ?? $one['exclusiveMinimum'] ?? null;
+        $to = $one['maximum'] ?? $one['exclusiveMaximum'] ?? null;
+        if ($from === null && $to === null) {
+            return '';
+        }
+
+        return trim((isset($one['exclusiveMinimum']) ? 'above ' : '') . self::value($from)
+            . ($to === null ? ' at least' : ' to ' . self::value($to)));
+    }
+
+    private static function unit(string $name): string
+    {
+        foreach (self::UNITS as $end => $unit) {
+            if (str_ends_with("_$name", $end)) {
+                return $unit;
+            }
+        }
+
+        return '';
     }
 
     /**

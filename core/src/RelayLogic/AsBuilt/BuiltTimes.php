@@ -26,29 +26,35 @@ final readonly class BuiltTimes
 
     public function __construct(BuiltPanel $panel, PlayResult $result, int $lostAtMs, int $backAtMs)
     {
-        $at = static function (string $kind, int $fromMs, string $key = '', ?string $value = null) use ($result): ?int {
-            foreach ($result->events as $event) {
-                if ($event['kind'] === $kind && $event['t_ms'] >= $fromMs && ($key === '' || ($event[$key] ?? null) === $value)) {
-                    return is_int($event['t_ms']) ? $event['t_ms'] : null;
-                }
-            }
-
-            return null;
-        };
-        $between = static fn(?int $from, ?int $to): ?int => $from === null || $to === null ? null : $to - $from;
+        $first = static fn(string $kind, ?int $fromMs): ?int => self::first($result, $kind, $fromMs, $panel->second());
         $away = $panel->mainClosed($result, (string) $panel->second(), $lostAtMs);
         $back = $away === null ? null : $panel->mainClosed($result, $panel->first(), $backAtMs);
-        $opened = $at('main_opened', $backAtMs, 'supply', $panel->second());
-        $called = $at('engine_called', $lostAtMs, 'supply', $panel->second());
-        $running = $called === null ? null : $at('engine_at_speed', $called, 'supply', $panel->second());
-        $this->transferMs = $between($lostAtMs, $away);
-        $this->returnMs = $between($backAtMs, $back);
-        $this->startSignalMs = $between($lostAtMs, $called);
-        $this->engineRunningMs = $between($called, $running);
-        $this->engineStopMs = $back === null ? null : $between($back, $at('engine_stopped', $back, 'supply', $panel->second()));
-        $this->gapMs = $back === null ? null : $between($opened, $back);
+        $called = $first('engine_called', $lostAtMs);
+        $this->transferMs = self::between($lostAtMs, $away);
+        $this->returnMs = self::between($backAtMs, $back);
+        $this->startSignalMs = self::between($lostAtMs, $called);
+        $this->engineRunningMs = self::between($called, $first('engine_at_speed', $called));
+        $this->engineStopMs = self::between($back, $first('engine_stopped', $back));
+        $this->gapMs = self::between($first('main_opened', $backAtMs), $back);
         $this->bothClosed = $result->bothClosed !== [];
         $this->singlePhasing = in_array('single-phasing', array_column($result->findings, 'id'), true);
+    }
+
+    /** When that supply first did so; null where it never did, or where what it counts from did not happen. */
+    private static function first(PlayResult $result, string $kind, ?int $fromMs, ?string $supply): ?int
+    {
+        foreach ($fromMs === null ? [] : $result->events as $event) {
+            if ($event['kind'] === $kind && $event['t_ms'] >= $fromMs && ($event['supply'] ?? null) === $supply) {
+                return is_int($event['t_ms']) ? $event['t_ms'] : null;
+            }
+        }
+
+        return null;
+    }
+
+    private static function between(?int $from, ?int $to): ?int
+    {
+        return $from === null || $to === null ? null : $to - $from;
     }
 
     /** What the panel does when that is lost, in a sentence. */

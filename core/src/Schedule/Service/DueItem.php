@@ -29,12 +29,7 @@ final readonly class DueItem
 
     public function __construct(public ServiceItem $item, private ServiceInput $in, EngineHours $engine)
     {
-        $last = null;
-        foreach ($in->history as $entry) {
-            if ($entry->item === $item->id && ($last === null || $entry->day >= $last->day)) {
-                $last = $entry;
-            }
-        }
+        $last = $this->last();
         $this->isFirst = $last === null && ($item->firstHours !== null || $item->firstMonths !== null);
         $this->hours = $last === null ? $item->firstHours ?? $item->hours : $item->hours;
         $this->months = $last === null ? $item->firstMonths ?? $item->months : $item->months;
@@ -48,6 +43,19 @@ final readonly class DueItem
         $this->due = $isByHours ? $this->byHours : $this->byMonths;
         $this->by = $this->due === null ? null : ($isByHours ? 'hours' : 'months');
         $this->state = $this->judged($last !== null);
+    }
+
+    /** Of two on one day the one that was written later. */
+    private function last(): ?ServiceEntry
+    {
+        $last = null;
+        foreach ($this->in->history as $entry) {
+            if ($entry->item === $this->item->id && ($last === null || $entry->day >= $last->day)) {
+                $last = $entry;
+            }
+        }
+
+        return $last;
     }
 
     public function daysOverdue(): int

@@ -110,21 +110,12 @@ final class VisitPlanReader
         $due = $day('due');
         $from = $in->has('from') ? ScheduleFields::clock($in, 'from') : 0;
         $to = ScheduleFields::clock24($in, 'to', 1440);
-        $lock = $in->maybeObject('lock')?->only(['technician', 'date']);
-        $who = $lock?->text('technician');
-        $lockDay = $lock === null ? null : ScheduleFields::day($lock, 'date');
-        $place = $who === null ? null : array_search($who, $this->technicians, true);
-        $this->later[] = function () use ($in, $earliest, $latest, $lock, $place, $lockDay): void {
+        $this->later[] = static function () use ($in, $earliest, $latest): void {
             if ($earliest !== null && $latest !== null && $latest < $earliest) {
                 throw $in->at('latest')->bad('The latest day does not come before the earliest.');
             }
-            if ($lock !== null && $place === false) {
-                throw $lock->at('technician')->bad('There is no such technician.');
-            }
-            if ($lock !== null && ($lockDay < $this->start || $lockDay >= $this->start + $this->days)) {
-                throw $lock->at('date')->bad('This day lies outside of the days that are planned.');
-            }
         };
+        [$place, $lockDay] = $this->lock($in->maybeObject('lock')?->only(['technician', 'date']));
         $this->demandOrder($in, $from, $to);
 
         return new Visit(
@@ -139,9 +130,29 @@ final class VisitPlanReader
             $due,
             $from,
             $to,
-            is_int($place) ? $place : null,
-            is_int($place) ? $lockDay : null,
+            $place,
+            $lockDay,
         );
+    }
+
+    /** @return array{?int, ?int} the place of the technician, and the day */
+    private function lock(?Fields $lock): array
+    {
+        if ($lock === null) {
+            return [null, null];
+        }
+        $place = array_search($lock->text('technician'), $this->technicians, true);
+        $day = ScheduleFields::day($lock, 'date');
+        $this->later[] = function () use ($lock, $place, $day): void {
+            if ($place === false) {
+                throw $lock->at('technician')->bad('There is no such technician.');
+            }
+            if ($day < $this->start || $day >= $this->start + $this->days) {
+                throw $lock->at('date')->bad('This day lies outside of the days that are planned.');
+            }
+        };
+
+        return is_int($place) ? [$place, $day] : [null, null];
     }
 
     private function demandOrder(Fields $in, int $from, int $to): void

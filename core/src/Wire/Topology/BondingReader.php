@@ -27,10 +27,31 @@ final readonly class BondingReader
             $elements[$id] = $this->element($id, $one);
             $fields[$id] = $one;
         }
+        $model = $this->fed($phases, $elements, $fields);
+        $count = static fn(string $type): int => count(array_filter(
+            $elements,
+            static fn(BondElement $element): bool => $element->type === $type,
+        ));
+        if ($count('source') < 1 || $count('source') > 4 || $count('switch') > 2) {
+            throw $listNode->bad('One to four sources and at most two switches are needed.');
+        }
+
+        return $model;
+    }
+
+    /**
+     * @param array<string, BondElement>   $elements
+     * @param array<string, DrawingFields> $fields
+     */
+    private function fed(int $phases, array $elements, array $fields): BondModel
+    {
+        $keys = static fn(BondElement $element): array => match ($element->type) {
+            'switch' => ['normal_from', 'emergency_from'],
+            'source' => [],
+            default => ['from'],
+        };
         foreach ($elements as $id => $element) {
-            foreach ($element->type === 'switch'
-                ? ['normal_from', 'emergency_from']
-                : ($element->type === 'source' ? [] : ['from']) as $i => $key) {
+            foreach ($keys($element) as $i => $key) {
                 $feeder = $elements[$element->feeders()[$i]] ?? null;
                 if ($feeder === null || $feeder === $element || $feeder->type === 'load') {
                     throw $fields[$id]->at($key)->bad('This names no other element that could feed it.');
@@ -42,13 +63,6 @@ final readonly class BondingReader
             if (in_array($id, $model->ancestors($id), true)) {
                 throw $fields[$id]->at($element->type === 'switch' ? 'normal_from' : 'from')->bad('It would feed itself.');
             }
-        }
-        $count = static fn(string $type): int => count(array_filter(
-            $elements,
-            static fn(BondElement $element): bool => $element->type === $type,
-        ));
-        if ($count('source') < 1 || $count('source') > 4 || $count('switch') > 2) {
-            throw $listNode->bad('One to four sources and at most two switches are needed.');
         }
 
         return $model;

@@ -63,30 +63,14 @@ final class OneLineReader
     {
         $drawn = $this->interlocked($input);
         $in = new DrawingFields($input);
-        $devices = array_column($drawn->devices, null, 'ref');
-        $isolations = [];
-        foreach (($in->optional('isolations') ?? $input->at('isolations', []))->list(0, 10) as $node) {
-            $open = [];
-            foreach ((new DrawingFields($node))->required('open')->list(1, 10) as $item) {
-                $ref = $item->value;
-                $isSource = is_string($ref) && in_array(
-                    $drawn->byId[$ref]->kind ?? '',
-                    self::ISOLATED_SOURCES,
-                    true,
-                ) && $drawn->byId[$ref]->type === 'source';
-                if (! is_string($ref) || ! isset($devices[$ref]) && ! $isSource) {
-                    throw $item->bad('This is no device that can be opened, and no source that can be stopped or unplugged.');
-                }
-                $open[] = $ref;
-            }
-            $isolations[] = $open;
-        }
-        $planned = ($node = $in->optional('planned_test_point')) === null || $node->isNull() ? null : $node;
-        if ($planned !== null && (! is_string($planned->value) || ! isset($devices[$planned->value]))) {
-            throw $planned->bad('This is no device that can be opened.');
-        }
-
-        $voltsLl = $in->positiveOrNull('volts_ll');
+        $isolations = array_map(
+            fn(Node $node): array => array_map(
+                fn(Node $item): string => $this->isolated($drawn, $item),
+                (new DrawingFields($node))->required('open')->list(1, 10),
+            ),
+            ($in->optional('isolations') ?? $input->at('isolations', []))->list(0, 10),
+        );
+        $planned = $this->plannedTestPoint($drawn, $in->optional('planned_test_point'));
 
         return new OneLine(
             $drawn->system,
@@ -94,10 +78,39 @@ final class OneLineReader
             $drawn->links,
             $drawn->interlocks,
             $isolations,
-            is_string($planned?->value) ? $planned->value : null,
-            $voltsLl,
+            $planned,
+            $in->positiveOrNull('volts_ll'),
             $this->facts($in),
         );
+    }
+
+    private function isolated(OneLine $drawn, Node $item): string
+    {
+        $ref = is_string($item->value) ? $item->value : '';
+        $element = $drawn->byId[$ref] ?? null;
+        $isSource = $element?->type === 'source' && in_array($element->kind, self::ISOLATED_SOURCES, true);
+        if (! $isSource && ! $this->isDevice($drawn, $ref)) {
+            throw $item->bad('This is no device that can be opened, and no source that can be stopped or unplugged.');
+        }
+
+        return $ref;
+    }
+
+    private function plannedTestPoint(OneLine $drawn, ?Node $node): ?string
+    {
+        if ($node === null || $node->isNull()) {
+            return null;
+        }
+        if (! is_string($node->value) || ! $this->isDevice($drawn, $node->value)) {
+            throw $node->bad('This is no device that can be opened.');
+        }
+
+        return $node->value;
+    }
+
+    private function isDevice(OneLine $drawn, string $ref): bool
+    {
+        return in_array($ref, array_column($drawn->devices, 'ref'), true);
     }
 
     /** @return null|array<string, ?bool> */
@@ -257,21 +270,7 @@ final class OneLineReader
         $mainA = $in->positiveOrNull('main_a');
         $isMainClosed = $in->bool('main_closed', true);
         $isService = $in->bool('service', false);
-        $breakers = [];
-        foreach (($in->optional('breakers') ?? $in->node->at('breakers', []))->list(0, 84) as $node) {
-            $fields = new DrawingFields($node);
-            $name = $fields->id();
-            if (isset($breakers[$name]) || in_array($name, ['in', 'bus', 'main'], true)) {
-                throw $fields->at('id')->bad("\"$name\" cannot be the id of this breaker.");
-            }
-            $breakers[$name] = new Breaker(
-                $name,
-                $fields->positive('rating_a'),
-                $fields->oneInt('poles', [1, 2, 3], 1),
-                $fields->bool('closed', true),
-                $fields->positiveOrNull('aic_ka'),
-            );
-        }
+        $breakers = $this->breakers($in);
         $aicKa = $in->positiveOrNull('aic_ka');
         $seriesKa = $in->positiveOrNull('series_ka');
         $ratings = new FaultRatings(
@@ -296,10 +295,32 @@ final class OneLineReader
             mainA: $mainA,
             isMainClosed: $isMainClosed,
             role: $role,
-            breakers: array_values($breakers),
+            breakers: $breakers,
             ratings: $ratings,
             hasGroundFaultProtection: $gfp,
         );
+    }
+
+    /** @return list<Breaker> */
+    private function breakers(DrawingFields $in): array
+    {
+        $breakers = [];
+        foreach (($in->optional('breakers') ?? $in->node->at('breakers', []))->list(0, 84) as $node) {
+            $fields = new DrawingFields($node);
+            $name = $fields->id();
+            if (isset($breakers[$name]) || in_array($name, ['in', 'bus', 'main'], true)) {
+                throw $fields->at('id')->bad("\"$name\" cannot be the id of this breaker.");
+            }
+            $breakers[$name] = new Breaker(
+                $name,
+                $fields->positive('rating_a'),
+                $fields->oneInt('poles', [1, 2, 3], 1),
+                $fields->bool('closed', true),
+                $fields->positiveOrNull('aic_ka'),
+            );
+        }
+
+        return array_values($breakers);
     }
 
     private function load(string $id, DrawingFields $in): Element

@@ -55,18 +55,13 @@ final readonly class VoltageDropReader
         $upstreamPct = $in->number('upstream_drop_pct', 0, 50, 0.0);
         $totalLimitPct = $in->number('total_limit_pct', 0, 50, 5.0, aboveMin: true);
         $lengthFt = WiringFields::feet($in, $feet, $metres);
-        if (in_array($size, Sizes::CONTROL, true) && ($material === 'al' || $circuit !== 'single_phase' || $method === 'impedance')) {
+        $isPair = $material === 'cu' && $circuit === 'single_phase' && $method !== 'impedance';
+        if (in_array($size, Sizes::CONTROL, true) && ! $isPair) {
             throw $in->at('size')->bad('18 and 16 AWG are copper control pairs: single phase, by direct current or K factor.');
         }
-        foreach (['size' => $size, 'neutral_size' => $neutralSize] as $key => $one) {
-            if ($one !== null && ! in_array(
-                $one,
-                [...Sizes::CONTROL, ...($system === 'iec' ? Sizes::metric($material) : Sizes::awg($material))],
-                true,
-            )) {
-                throw $in->at($key)->bad('Aluminum is not made in this size.');
-            }
-        }
+        $this->demandMade($in, $system === 'iec' ? Sizes::metric($material) : Sizes::awg($material), [
+            'size' => $size, 'neutral_size' => $neutralSize,
+        ]);
         if ($isSplit && array_sum($amps) < 0.001) {
             throw $in->at('leg1_a')->bad('A load is needed on one leg at least.');
         }
@@ -89,6 +84,19 @@ final readonly class VoltageDropReader
             $upstreamPct,
             $totalLimitPct,
         );
+    }
+
+    /**
+     * @param list<string>           $made  in this metal
+     * @param array<string, ?string> $sizes by their keys
+     */
+    private function demandMade(Fields $in, array $made, array $sizes): void
+    {
+        foreach ($sizes as $key => $size) {
+            if ($size !== null && ! in_array($size, [...Sizes::CONTROL, ...$made], true)) {
+                throw $in->at($key)->bad('Aluminum is not made in this size.');
+            }
+        }
     }
 
     /** @return list<string> */

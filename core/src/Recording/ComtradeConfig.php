@@ -49,16 +49,7 @@ final readonly class ComtradeConfig
             $lines->next(1, 'a digital channel');
         }
         $lineHz = $lines->number($lines->next(1, 'the line frequency')[0], 1, 1000);
-        $rateCount = (int) $lines->number($lines->next(1, 'the number of sampling rates')[0], 0, 1000);
-        $rates = [];
-        for ($i = 0; $i < max(1, $rateCount); $i++) {
-            $fields = $lines->next(2, 'a sampling rate and its last sample');
-            $last = (int) $lines->number($fields[1], 1, self::MOST_SAMPLES);
-            if ($rates !== [] && $last <= $rates[$i - 1]['last']) {
-                throw $lines->bad('The last sample of a rate must lie after that of the rate before.');
-            }
-            $rates[] = ['rate' => $lines->number($fields[0], $rateCount === 0 ? 0 : 0.001, 10_000_000), 'last' => $last];
-        }
+        $rates = self::readRates($lines);
         $started = implode(' ', $lines->next(2, 'the time of the first sample'));
         $lines->next(2, 'the time of the trigger');
         $formatText = strtoupper($lines->next(1, 'the file type')[0]);
@@ -95,6 +86,23 @@ final readonly class ComtradeConfig
     public function recordBytes(): int
     {
         return 8 + count($this->analog) * $this->format->bytesPerValue() + 2 * intdiv($this->digital + 15, 16);
+    }
+
+    /** @return list<array{rate: float, last: int}> */
+    private static function readRates(ConfigLines $lines): array
+    {
+        $count = (int) $lines->number($lines->next(1, 'the number of sampling rates')[0], 0, 1000);
+        $rates = [];
+        for ($i = 0; $i < max(1, $count); $i++) {
+            $fields = $lines->next(2, 'a sampling rate and its last sample');
+            $last = (int) $lines->number($fields[1], 1, self::MOST_SAMPLES);
+            if ($rates !== [] && $last <= $rates[$i - 1]['last']) {
+                throw $lines->bad('The last sample of a rate must lie after that of the rate before.');
+            }
+            $rates[] = ['rate' => $lines->number($fields[0], $count === 0 ? 0 : 0.001, 10_000_000), 'last' => $last];
+        }
+
+        return $rates;
     }
 
     private static function channel(ConfigLines $lines): AnalogChannel

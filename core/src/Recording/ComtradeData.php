@@ -8,6 +8,7 @@ namespace Escapement\Core\Recording;
 final readonly class ComtradeData
 {
     private const FILE = 'Data';
+    private const LONGEST_LINE = 20_000;
 
     /**
      * @param list<int> $phases the places of the voltage channels among the analog ones, one a phase
@@ -111,46 +112,62 @@ final readonly class ComtradeData
         $due = $this->config->samples();
         $clock = new SampleClock($this->config);
         $stepMs = $this->config->stepMs();
-        $rest = '';
         $done = 0;
         $held = array_fill(0, count($columns), 0.0);
-        foreach ((static function () use ($chunks): \Generator {
-            yield from $chunks;
-            yield "\n"; // the last line may lack its end
-        })() as $chunk) {
-            $lines = explode("\n", $rest . $chunk);
-            $rest = (string) array_pop($lines);
-            if (strlen($rest) > 20_000) {
-                throw RecordingFault::atLine(self::FILE, $done + 1, 'This line is longer than 20 kB.');
+        foreach (self::lines($chunks) as $line) {
+            $fields = explode(',', $line);
+            $done++;
+            if ($done > $due) {
+                throw RecordingFault::atLine(self::FILE, $done, "$due samples are announced; the file goes on after them.");
             }
-            foreach ($lines as $line) {
-                $line = rtrim($line);
-                if ($line === '' || $line === "\x1a") {
-                    continue;
-                }
-                $fields = explode(',', $line);
-                $done++;
-                if ($done > $due) {
-                    throw RecordingFault::atLine(self::FILE, $done, "$due samples are announced; the file goes on after them.");
-                }
-                if (count($fields) !== $least) {
-                    throw RecordingFault::atLine(self::FILE, $done, "$least fields are needed, there are " . count($fields) . '.');
-                }
-                foreach ($columns as $k => $column) {
-                    $raw = trim($fields[$column]);
-                    if ($raw === '' || $raw === '99999') {
-                        continue; // missing by the standard
-                    }
-                    if (! is_numeric($raw)) {
-                        throw RecordingFault::atLine(self::FILE, $done, '"' . mb_substr($raw, 0, 30) . '" is no number.');
-                    }
-                    $held[$k] = (float) $raw * $factors[$k] + $offsets[$k];
-                }
-                $this->give($sink, $stepMs === null ? $clock->ms($done, (float) $fields[1]) : ($done - 1) * $stepMs, $held);
+            if (count($fields) !== $least) {
+                throw RecordingFault::atLine(self::FILE, $done, "$least fields are needed, there are " . count($fields) . '.');
             }
+            foreach ($columns as $k => $column) {
+                $raw = trim($fields[$column]);
+                if ($raw === '' || $raw === '99999') {
+                    continue; // missing by the standard
+                }
+                if (! is_numeric($raw)) {
+                    throw RecordingFault::atLine(self::FILE, $done, '"' . mb_substr($raw, 0, 30) . '" is no number.');
+                }
+                $held[$k] = (float) $raw * $factors[$k] + $offsets[$k];
+            }
+            $this->give($sink, $stepMs === null ? $clock->ms($done, (float) $fields[1]) : ($done - 1) * $stepMs, $held);
         }
         if ($done < $due) {
             throw RecordingFault::atLine(self::FILE, $done, "$due samples are announced; the file ends after $done.");
+        }
+    }
+
+    /**
+     * The lines in which something is written.
+     *
+     * @param iterable<string> $chunks
+     *
+     * @return \Generator<string>
+     */
+    private static function lines(iterable $chunks): \Generator
+    {
+        $rest = '';
+        $seen = 0;
+        foreach ($chunks as $chunk) {
+            $lines = explode("\n", $rest . $chunk);
+            $rest = (string) array_pop($lines);
+            foreach ($lines as $line) {
+                $line = rtrim($line);
+                if ($line !== '' && $line !== "\x1a") {
+                    $seen++;
+                    yield $line;
+                }
+            }
+            if (strlen($rest) > self::LONGEST_LINE) {
+                throw RecordingFault::atLine(self::FILE, $seen + 1, 'This line is longer than 20 kB.');
+            }
+        }
+        $rest = rtrim($rest); // the last line may lack its end
+        if ($rest !== '' && $rest !== "\x1a") {
+            yield $rest;
         }
     }
 

@@ -12,6 +12,15 @@ use Escapement\Core\RelayLogic\Rung;
 /** Why a device steps, in one sentence that names rung, contact, voltage or time. */
 final readonly class PlayReasons
 {
+    /** What a phase relay lets go for. */
+    private const SEEN = [
+        'loss' => 'a phase is lost',
+        'sequence' => 'the phases follow each other the other way round',
+        'under' => 'a voltage is too low',
+        'over' => 'a voltage is too high',
+        'unbalance' => 'the voltages are too far apart',
+    ];
+
     public function __construct(private PlayState $state) {}
 
     public function ofStep(RelayDevice $device, PendingMove $move): string
@@ -20,7 +29,7 @@ final readonly class PlayReasons
         if ($device->type === RelayType::PhaseRelay) {
             return $move->to === PlayState::IN
                 ? "Its voltages have been good for $ms ms."
-                : "It has seen {$this->state->watch($device->id)->reason()} for its time.";
+                : "It lets go after $ms ms: " . (self::SEEN[$this->state->watch($device->id)->reason()] ?? 'it sees none of its limits passed') . '.';
         }
         if ($device->type === RelayType::MotorChangeover) {
             $command = $this->state->commands($device->id)[0] ?? '';

@@ -12,6 +12,7 @@ require_once dirname(__DIR__) . '/vendor/autoload.php';
 ini_set('memory_limit', '3G');
 
 use Escapement\Core\Tests\Calc\Variant;
+use Escapement\Core\Tests\Commissioning\GoldenProcedures;
 use Escapement\Core\Tests\Materials\GoldenMaterials;
 use Escapement\Core\Tests\Planning\GoldenPlans;
 use Escapement\Core\Tests\Rehearsal\GoldenStories;
@@ -222,6 +223,7 @@ if (($argv[1] ?? '') === '--rewrite') {
     $goldens = [
         'plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden(), 'materials' => GoldenMaterials::golden(),
         'landings' => GoldenLandings::golden(), 'circuits' => GoldenCircuits::golden(), 'plays' => GoldenPlays::golden(),
+        'procedures' => GoldenProcedures::golden(),
     ];
     foreach ($goldens as $file => $golden) {
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;

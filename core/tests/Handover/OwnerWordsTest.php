@@ -12,6 +12,7 @@ use Escapement\Core\Plant\Load;
 use Escapement\Core\Settings\SiteExercise;
 use Escapement\Core\Settings\SiteHabits;
 use Escapement\Core\Settings\Template\SheetTemplate;
+use Escapement\Core\Tests\StandardPanels;
 use Escapement\Core\Wire\CheckReader;
 use Escapement\Core\Wire\SettingsReader;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -103,6 +104,25 @@ final class OwnerWordsTest extends TestCase
             $dark = $words->strip()[1]['time'];
             self::assertTrue($dark === '' || str_contains(mb_strtolower(implode(' ', $words->outage())), $dark), $kind->value);
         }
+    }
+
+    /** @param list<string> $said */
+    #[Test, DataProvider('panels')]
+    public function a_panel_says_what_its_lamps_mean_and_is_not_sent_to_its_maker_for_it(string $kind, string $key, array $said): void
+    {
+        $template = new SheetTemplate(InstallationKind::from($kind));
+        $panel = StandardPanels::built($key);
+        $words = new OwnerWords($template->plant(), $template->settings(), [], new SiteHabits(), panel: $panel);
+        self::assertSame($said, array_slice($words->lamps(), 0, 2));
+        self::assertStringNotContainsString('What the lamps mean is in', implode(' ', $words->trouble()));
+        self::assertStringContainsString('What the lamps mean is in', implode(' ', self::words(InstallationKind::from($kind))->trouble()));
+    }
+
+    /** @return iterable<string, array{string, string, list<string>}> */
+    public static function panels(): iterable
+    {
+        yield 'two supplies' => ['K7', 'a', ['H1 lit: the load is on the first supply.', 'H2 lit: the load is on the second supply.']];
+        yield 'a generator' => ['K8', 'b', ['HM lit: the load is on the utility.', 'HG lit: the load is on the generator.']];
     }
 
     #[Test]

@@ -28,8 +28,14 @@ final class GoldenCircuits
             yield "$key as drawn" => $circuit;
             yield "$key without a mechanical interlock" => $circuit->with(hasMechanicalInterlock: false);
             $draft = new CircuitDraft($circuit);
-            foreach (self::places($circuit) as $place => $contact) {
+            $places = self::places($circuit);
+            foreach ($places as $place => $contact) {
                 yield "$key without $place" => $draft->withoutContact($place);
+                foreach ($places as $other => $same) {
+                    if ($same->device === $contact->device && $same->kind === $contact->kind && $same->label !== $contact->label) {
+                        yield "$key with $place drawn as $other" => $draft->replacing($place, $same);
+                    }
+                }
                 if (in_array($contact->kind, ['no', 'nc'], true)) {
                     $other = $contact->kind === 'no' ? 'nc' : 'no';
                     yield "$key with $place turned" => $draft->replacing(

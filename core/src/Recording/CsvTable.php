@@ -120,14 +120,17 @@ final readonly class CsvTable
                 $chunk = substr($chunk, 3);
             }
             $isFirst = false;
-            $lines = explode("\n", str_replace("\r", "\n", str_replace("\r\n", "\n", $rest . $chunk)));
-            $rest = (string) array_pop($lines);
+            $text = $rest . $chunk;
+            $torn = str_ends_with($text, "\r") ? "\r" : ''; // the other half of this end of a line may come with the next piece
+            $whole = $torn === '' ? $text : substr($text, 0, -1);
+            $lines = explode("\n", str_replace("\r", "\n", str_replace("\r\n", "\n", $whole)));
+            $rest = array_pop($lines) . $torn;
             if (strlen($rest) > 100_000) {
                 throw RecordingFault::whole('Table: a line longer than 100 kB is no line of measurements.');
             }
             yield from $lines;
         }
-        yield $rest;
+        yield rtrim($rest, "\r");
     }
 
     /** @return list<string> */

@@ -71,4 +71,28 @@ final class CsvTableTest extends TestCase
         yield 'headings alone' => ["t,V\n", '/no line with measurements/'];
         yield 'no date' => ["date,V\nyesterday at tea,120\n", '/line 2/'];
     }
+
+    #[Test, DataProvider('ends')]
+    public function the_line_of_a_fault_is_the_same_wherever_the_file_is_torn(string $end): void
+    {
+        $text = implode($end, ['t,V', '0,120', '1,119', '2,off', '3,120', '']);
+        $table = CsvTable::look($text);
+        for ($at = 0; $at <= strlen($text); $at++) {
+            try {
+                $pieces = [substr($text, 0, $at), substr($text, $at)];
+                $table->read($pieces, CsvColumns::guess($table->headings, 1), new RmsSteps(1));
+                self::fail('A word is no voltage.');
+            } catch (RecordingFault $e) {
+                self::assertStringContainsString('line 4', $e->getMessage(), "torn after $at bytes");
+            }
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function ends(): iterable
+    {
+        yield 'line feed' => ["\n"];
+        yield 'return and line feed' => ["\r\n"];
+        yield 'return' => ["\r"];
+    }
 }

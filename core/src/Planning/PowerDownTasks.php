@@ -131,7 +131,9 @@ final class PowerDownTasks
 
     private function feeders(): string
     {
-        return $this->work->feeders === 1 ? '1 feeder' : max(1, $this->work->feeders) . ' feeders';
+        $count = max(1, $this->work->feeders);
+
+        return $count === 1 ? '1 feeder' : "$count feeders";
     }
 
     /** The first task of the dark window: nothing is touched before its last word. */

@@ -45,6 +45,21 @@ final class PowerDownTasksTest extends TestCase
         }
     }
 
+    #[Test, DataProvider('counts')]
+    public function one_feeder_is_one_also_while_nothing_is_counted(int $feeders, string $name): void
+    {
+        $tasks = PowerDownTasks::usual(new PowerDownWork(InstallationKind::WholeHouse, $feeders))['tasks'];
+        self::assertContains($name, array_column($tasks, 'name'));
+    }
+
+    /** @return iterable<array{int, string}> */
+    public static function counts(): iterable
+    {
+        yield [0, 'Pull 1 feeder and the control cable, capped'];
+        yield [1, 'Pull 1 feeder and the control cable, capped'];
+        yield [2, 'Pull 2 feeders and the control cable, capped'];
+    }
+
     /** @param list<string> $who */
     #[Test, DataProvider('openers')]
     public function the_one_who_can_opens_the_supply(

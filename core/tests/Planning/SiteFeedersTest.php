@@ -46,6 +46,22 @@ final class SiteFeedersTest extends TestCase
         self::assertSame([100.0, 100.0], [$behind['amps'] ?? null, $behind['ocpd_a'] ?? null], 'its own breaker lets no more through');
     }
 
+    #[Test, DataProvider('raceways')]
+    public function a_new_feeder_begins_with_a_raceway_for_its_device(float $breakerA, string $tradeSize): void
+    {
+        $feeder = self::ofGenerator(self::plan(InstallationKind::TwoPanels, $breakerA, 2000, 2000));
+        self::assertSame($tradeSize, $feeder['trade_size'] ?? null);
+    }
+
+    /** @return iterable<array{float, string}> */
+    public static function raceways(): iterable
+    {
+        yield [60.0, '1'];
+        yield [70.0, '1-1/4'];
+        yield [100.0, '1-1/4'];
+        yield [110.0, '2'];
+    }
+
     #[Test]
     public function no_feeder_is_sized_for_a_source_that_nobody_rated(): void
     {

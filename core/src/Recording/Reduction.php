@@ -33,35 +33,30 @@ final readonly class Reduction
             ...$this->lines($this->source->nominalV, static fn(Sensing $s): array => [$s->underVoltage, $s->overVoltage]),
         ];
         $hertzLines = $this->lines($this->source->nominalHz, static fn(Sensing $s): array => [$s->underFrequency, $s->overFrequency]);
-        $nominal = array_fill(0, max(1, $this->source->phases), (float) $this->source->nominalV);
-        $nominalSide = $this->side($nominal, $voltLines);
+        $nominalV = (float) $this->source->nominalV;
         $nominalHz = (float) $this->source->nominalHz;
-        $nominalHzSide = self::sideOf($nominalHz, $hertzLines);
-        [$keptV, $keptSide, $keptHz, $keptHzSide] = [$nominal, $nominalSide, $nominalHz, $nominalHzSide];
-        $reachV = self::TOLERANCE * $this->source->nominalV;
-        $reachHz = self::HERTZ_TOLERANCE * $this->source->nominalHz;
+        $volts = new KeptValue(
+            array_fill(0, max(1, $this->source->phases), $nominalV),
+            self::TOLERANCE * $nominalV,
+            fn(array $v): string => $this->side($v, $voltLines),
+        );
+        $hertz = new KeptValue(
+            [$nominalHz],
+            self::HERTZ_TOLERANCE * $nominalHz,
+            static fn(array $hz): string => self::sideOf($hz[0] ?? $nominalHz, $hertzLines),
+        );
         $events = [];
         foreach ($series->atMs as $i => $atMs) {
-            $v = $series->at($i);
-            $side = $this->side($v, $voltLines);
-            if ($side === $nominalSide && self::isNear($v, $nominal, $reachV)) {
-                $v = $nominal;
-            }
-            $hz = $series->hz[$i] ?? $keptHz;
-            $hzSide = self::sideOf($hz, $hertzLines);
-            if ($hzSide === $nominalHzSide && self::isNear([$hz], [$nominalHz], $reachHz)) {
-                $hz = $nominalHz;
-            }
-            $isV = $v !== $keptV && ($side !== $keptSide || $v === $nominal || ! self::isNear($v, $keptV, $reachV));
-            $isHz = $hz !== $keptHz && ($hzSide !== $keptHzSide || $hz === $nominalHz || ! self::isNear([$hz], [$keptHz], $reachHz));
+            $isV = $volts->moves($series->at($i));
+            $isHz = isset($series->hz[$i]) && $hertz->moves([$series->hz[$i]]);
             if ($isV || $isHz) {
-                $events[] = new ScenarioEvent($atMs, Verb::SetSource, Side::Normal, $isV ? $v : null, $isHz ? $hz : null);
-            }
-            if ($isV) {
-                [$keptV, $keptSide] = [$v, $side];
-            }
-            if ($isHz) {
-                [$keptHz, $keptHzSide] = [$hz, $hzSide];
+                $events[] = new ScenarioEvent(
+                    $atMs,
+                    Verb::SetSource,
+                    Side::Normal,
+                    $isV ? $volts->values : null,
+                    $isHz ? $hertz->values[0] : null,
+                );
             }
         }
 
@@ -121,20 +116,5 @@ final readonly class Reduction
         }
 
         return $side;
-    }
-
-    /**
-     * @param list<float> $values
-     * @param list<float> $others
-     */
-    private static function isNear(array $values, array $others, float $reach): bool
-    {
-        foreach ($values as $i => $value) {
-            if (abs($value - $others[$i]) > $reach) {
-                return false;
-            }
-        }
-
-        return true;
     }
 }

@@ -74,15 +74,14 @@ final readonly class PlayReasons
         ));
 
         return $open === [] ? "Rung $rung->id carries nothing: its fuse or its coil is open"
-            : "Rung $rung->id is open at {$this->contacts([$open[0]])}";
+            : "Rung $rung->id is open at {$open[0]->words()}";
     }
 
     /** @param list<Contact> $contacts */
     private function contacts(array $contacts): string
     {
         return $contacts === [] ? 'no contact' : implode(', ', array_map(
-            fn(Contact $contact): string => $contact->device . ' ' . ($contact->label ?? $contact->kind)
-                . ($this->state->isClosed($contact) ? '' : ' open'),
+            fn(Contact $contact): string => $contact->words() . ($this->state->isClosed($contact) ? '' : ' (open)'),
             $contacts,
         ));
     }

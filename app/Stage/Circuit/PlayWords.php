@@ -19,7 +19,7 @@ final readonly class PlayWords
             'main_opened' => "$device opens",
             'picked' => "$device picks up",
             'dropped' => "$device drops",
-            'tripped' => "$device trips: " . ($about['reason'] ?? ''),
+            'tripped' => "$device trips",
             'ready' => "$device finds its source good",
             'moved' => "$device moves to " . ($about['position'] ?? ''),
             'both_closed_begin' => 'Both sources closed',

@@ -21,9 +21,6 @@ use Escapement\Core\Wiring\Torque\TorqueTable;
 /** The landings of one enclosure, by their colours and by their torque. Rule: docs/rules.md#torque, docs/rules.md#colours. */
 final readonly class EnclosureCheck
 {
-    /** What `colours` judges at once. */
-    private const MOST = 40;
-
     public ColoursResult $colours;
     public CalculationResult $torque;
 
@@ -37,8 +34,9 @@ final readonly class EnclosureCheck
      */
     public function __construct(string $colourSystem, array $lines, bool $isBondingPoint, string $workDate)
     {
-        $hasGround = in_array('G', array_column($lines, 'on'), true);
-        $landings = array_map(self::landing(...), array_slice($lines, 0, self::MOST));
+        // No ground is listed here at all: none is missing. One that lands on the neutral bar is judged.
+        $hasGround = in_array('G', [...array_column($lines, 'on'), ...array_column($lines, 'conductor')], true);
+        $landings = array_map(self::landing(...), $lines);
         $this->colours = (new Colours())->judge(new ColoursInput(
             new ColourSystem($colourSystem),
             $landings,

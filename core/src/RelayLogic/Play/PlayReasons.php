@@ -27,9 +27,9 @@ final readonly class PlayReasons
     {
         $ms = $move->dueMs() - $move->sinceMs;
         if ($device->type === RelayType::PhaseRelay) {
-            return $move->to === PlayState::IN
-                ? "Its voltages have been good for $ms ms."
-                : "It lets go after $ms ms: " . (self::SEEN[$this->state->watch($device->id)->reason()] ?? 'it sees none of its limits passed') . '.';
+            $seen = self::SEEN[$this->state->watch($device->id)->reason()] ?? 'it sees none of its limits passed';
+
+            return $move->to === PlayState::IN ? "Its voltages have been good for $ms ms." : "It lets go after $ms ms: $seen.";
         }
         if ($device->type === RelayType::MotorChangeover) {
             $command = $this->state->commands($device->id)[0] ?? '';

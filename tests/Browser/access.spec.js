@@ -10,6 +10,7 @@ const views = {
     'survey, photos': '/sites/1?on=photos',
     'typical loads': '/library/loads',
     shedding: '/switches/1/shedding',
+    'faults on the plan': '/switches/1/plan?fault=1',
     landing: '/switches/3/landing',
     batteries: '/switches/5/mobile',
     'pack list': '/switches/1/pack-list',

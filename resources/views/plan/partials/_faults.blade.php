@@ -11,7 +11,7 @@
                         <th class="fig">From {{ lcfirst($name) }}</th>
                     @endforeach
                     <th class="fig">Rated</th>
-                    <th></th>
+                    <th>Verdict</th>
                 </tr>
             </thead>
             <tbody>
@@ -32,7 +32,7 @@
                                 <small>series {{ $element->seriesKa }}&#8239;kA</small>
                             @endif
                         </td>
-                        <td><x-glyph :kind="$page->faultGlyph($element)" />{{ $element->verdict()->words() }}</td>
+                        <td data-label="Verdict"><x-glyph :kind="$page->faultGlyph($element)" />{{ $element->verdict()->words() }}</td>
                     </tr>
                 @endforeach
             </tbody>

@@ -15,7 +15,7 @@
                     <th scope="col">Setting</th>
                     <th scope="col">Sheet</th>
                     <th scope="col">Circuit</th>
-                    <th scope="col">So?</th>
+                    <th scope="col">Compared</th>
                 </tr>
             </thead>
             <tbody>
@@ -24,7 +24,7 @@
                         <td>{{ $row->what }}</td>
                         <td class="fig" data-label="Sheet">{{ $row->sheet }}</td>
                         <td class="fig" data-label="Circuit">{{ $row->panel }}</td>
-                        <td data-label="So?"><x-glyph :kind="$row->agrees ? 'proven' : 'warn'" />
+                        <td data-label="Compared"><x-glyph :kind="$row->agrees ? 'proven' : 'warn'" />
                             {{ $row->agrees ? 'agrees' : 'differs' }}</td>
                     </tr>
                 @endforeach

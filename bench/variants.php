@@ -120,8 +120,7 @@ function candidates(string $root, int $part, int $parts): array
         $began = microtime(true);
         $base = Variant::answer($calc, $input);
         $isSlow = microtime(true) - $began > 0.01;
-        $schema = json_decode((string) file_get_contents("$root/docs/schema/$calc.schema.json"), true);
-        foreach ((new SchemaPlaces($schema))->everyOf($input) as [$path, $says, $has]) {
+        foreach (SchemaPlaces::ofCalculation($calc)->everyOf($input) as [$path, $says, $has]) {
             $pointer = '/' . implode('/', $path);
             foreach (other_values($says, $has) as $value) {
                 $byCalc[$calc][] = ['of' => $of, 'calc' => $calc, 'set' => [$pointer => $value], 'unset' => []];

@@ -157,7 +157,8 @@ final class Timetable
     }
 
     /**
-     * What may be put next: what waits for nothing and begins before the first of them could be over; the longest way to the end first.
+     * The tasks that can be set next: they wait for nothing and begin before the earliest of them is over. The one with the longest
+     * chain behind it comes first.
      *
      * @param array<int, int> $earliest
      *

@@ -7,7 +7,7 @@ namespace Escapement\Core\Tests\Wire;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Wire\Calculations;
-use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -20,11 +20,10 @@ final class SchemaDefaultsTest extends TestCase
     private const TOLD = ['motor_start /source#0/x_pu'];
 
     /** @param list<\stdClass> $inputs */
-    #[Test, DataProvider('calculations')]
+    #[Test, DataProviderExternal(SchemaLimitsTest::class, 'calculations')]
     public function a_default_of_the_schema_is_the_default_of_the_reader(string $calc, array $inputs): void
     {
-        $schema = json_decode((string) file_get_contents(dirname(__DIR__, 3) . "/docs/schema/$calc.schema.json"), true);
-        $places = new SchemaPlaces($schema);
+        $places = SchemaPlaces::ofCalculation($calc);
         $wrong = $tried = [];
         foreach ($inputs as $input) {
             foreach ($places->of($input) as $place => [$path, $says]) {
@@ -43,18 +42,6 @@ final class SchemaDefaultsTest extends TestCase
             }
         }
         self::assertSame([], array_values($wrong));
-    }
-
-    /** @return iterable<string, array{string, list<\stdClass>}> */
-    public static function calculations(): iterable
-    {
-        $inputs = [];
-        foreach (SchemaTest::cases() as [$calc, $input]) {
-            $inputs[$calc][] = $input;
-        }
-        foreach ($inputs as $calc => $of) {
-            yield $calc => [$calc, $of];
-        }
     }
 
     /**

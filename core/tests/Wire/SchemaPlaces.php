@@ -10,6 +10,13 @@ final readonly class SchemaPlaces
     /** @param array<string, mixed> $root the schema, decoded */
     public function __construct(private array $root) {}
 
+    public static function ofCalculation(string $calc): self
+    {
+        $schema = (string) file_get_contents(dirname(__DIR__, 3) . "/docs/schema/$calc.schema.json");
+
+        return new self(json_decode($schema, true, 512, JSON_THROW_ON_ERROR));
+    }
+
     /**
      * @return iterable<string, array{list<string|int>, array<string, mixed>, mixed}> by the place in the schema: path in the input, what it
      *     says, what is there

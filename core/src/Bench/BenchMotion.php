@@ -186,38 +186,28 @@ final class BenchMotion implements EventSink
     /** @return array<string, mixed> what lamps and meters show in a millisecond that was played, by the keys of `bench_play` */
     public function sample(int $t): array
     {
-        $n = $this->legs->legs();
+        $dead = [array_fill(0, $this->legs->legs(), 0.0), 0.0];
         [$vNormal, $hzNormal] = $this->simulation->measured(Side::Normal, $t);
-        [$vEmergency, $hzEmergency] = $this->simulation->measured(Side::Emergency, $t);
-        $vGenerator = $hzGenerator = null;
-        if ($this->generator !== null) {
-            [$v, $hz] = $this->simulation->atTerminals($t);
-            [$vPart, $hzPart] = $this->generator->parts($t);
-            $vGenerator = array_map(static fn(float $one): float => $one * $vPart, $v);
-            $hzGenerator = $hz * $hzPart;
-            [$vEmergency, $hzEmergency] = $this->panel->isBreakerClosed ? [$vGenerator, $hzGenerator] : [array_fill(0, $n, 0.0), 0.0];
-        }
+        [$vGenerator, $hzGenerator] = $this->atGenerator($t);
+        [$vEmergency, $hzEmergency] = match (true) {
+            $vGenerator === null => $this->simulation->measured(Side::Emergency, $t),
+            $this->panel->isBreakerClosed => [$vGenerator, $hzGenerator],
+            default => $dead,
+        };
         [$vBus, $hzBus] = match ($this->state->position) {
             'normal' => [$vNormal, $hzNormal],
             'emergency' => [$vEmergency, $hzEmergency],
-            default => [array_fill(0, $n, 0.0), 0.0],
+            default => $dead,
         };
         $isAuto = $this->simulation->state()->isAuto;
         $alarms = $this->alarms($isAuto, $hzGenerator);
-        $metrics = $this->simulation->state()->metrics($t);
         $isMobile = $this->in->plant->kind === PlantKind::Mobile;
-        $set = $this->in->generator;
 
         return [
             't_ms' => $t, 'position' => $this->state->position, 'moving' => $this->state->isMoving, 'engine' => $this->state->engine,
             'start_contact' => $this->state->startContact, 'test' => $this->state->test,
             'selector' => $isMobile ? null : ($isAuto ? 'auto' : 'off'), 'timers' => $this->timers($t),
-            'lamps' => [
-                'normal_available' => $this->state->isNormalGood, 'emergency_available' => $this->state->isEmergencyGood,
-                'on_normal' => $this->state->position === 'normal', 'on_emergency' => $this->state->position === 'emergency',
-                'engine_running' => $set !== null && $this->engine()->turnsByItself(), 'test' => $this->state->test !== 'none',
-                'not_in_auto' => ! $isAuto, 'alarm' => $alarms !== [],
-            ],
+            'lamps' => $this->lamps($isAuto, $alarms !== []),
             'alarms' => $alarms, 'v_normal' => $vNormal, 'v_emergency' => $vEmergency, 'v_bus' => $vBus, 'v_generator' => $vGenerator,
             'hz_normal' => $hzNormal, 'hz_emergency' => $hzEmergency, 'hz_bus' => $this->state->isBusLive ? $hzBus : 0.0,
             'hz_generator' => $hzGenerator, 'bus' => $this->power($this->bus, $vBus),
@@ -227,6 +217,40 @@ final class BenchMotion implements EventSink
                 $this->bus->legKw(),
                 array_keys($this->legs->angles),
             ),
+            ...$this->engineGauges($t),
+        ];
+    }
+
+    /** @return array{?list<float>, ?float} volts of each leg and hertz at its terminals; nulls without a set */
+    private function atGenerator(int $t): array
+    {
+        if ($this->generator === null) {
+            return [null, null];
+        }
+        [$v, $hz] = $this->simulation->atTerminals($t);
+        [$vPart, $hzPart] = $this->generator->parts($t);
+
+        return [array_map(static fn(float $one): float => $one * $vPart, $v), $hz * $hzPart];
+    }
+
+    /** @return array<string, bool> */
+    private function lamps(bool $isAuto, bool $hasAlarm): array
+    {
+        return [
+            'normal_available' => $this->state->isNormalGood, 'emergency_available' => $this->state->isEmergencyGood,
+            'on_normal' => $this->state->position === 'normal', 'on_emergency' => $this->state->position === 'emergency',
+            'engine_running' => $this->in->generator !== null && $this->engine()->turnsByItself(),
+            'test' => $this->state->test !== 'none', 'not_in_auto' => ! $isAuto, 'alarm' => $hasAlarm,
+        ];
+    }
+
+    /** @return array<string, null|float|int> all null without a set */
+    private function engineGauges(int $t): array
+    {
+        $set = $this->in->generator;
+        $metrics = $this->simulation->state()->metrics($t);
+
+        return [
             'oil_kpa' => $this->slow?->oilKpa($this->speed($t)), 'oil_c' => $this->slow?->heat['oil_c'],
             'coolant_c' => $this->slow?->heat['coolant_c'], 'exhaust_c' => $this->slow?->heat['exhaust_c'],
             'battery_v' => $this->slow?->batteryV(), 'soc' => $this->slow?->soc, 'fuel_pct' => $this->slow?->fuelPct(),

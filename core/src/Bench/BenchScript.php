@@ -122,25 +122,37 @@ final class BenchScript
      */
     private function supply(int $atMs, Side $side, array $keys): array
     {
+        $v = $this->remembered($side, $keys);
+        $hz = is_int($keys['hz'] ?? null) || is_float($keys['hz'] ?? null) ? $keys['hz'] : null;
+        $rotation = is_string($keys['rotation'] ?? null) ? $keys['rotation'] : null;
+        $isValueGiven = $v !== null || $hz !== null;
+        if (! is_int($keys['over_ms'] ?? null)) {
+            return $isValueGiven || $rotation !== null ? [new ScenarioEvent($atMs, Verb::SetSource, $side, $v, $hz, $rotation)] : [];
+        }
+
+        return [
+            ...($rotation === null ? [] : [new ScenarioEvent($atMs, Verb::SetSource, $side, rotation: $rotation)]),
+            ...($isValueGiven ? [new ScenarioEvent($atMs, Verb::RampSource, $side, $v, $hz, overMs: $keys['over_ms'])] : []),
+        ];
+    }
+
+    /**
+     * A supply that is disconnected keeps in mind what it will be when it is closed again.
+     *
+     * @param array<string, mixed> $keys v (list), said (as given)
+     *
+     * @return null|list<float|int> what arrives at the switch; null: no change there
+     */
+    private function remembered(Side $side, array $keys): ?array
+    {
         /** @var null|list<int|float> $v */
         $v = $keys['v'] ?? null;
         if ($v !== null) {
             $this->volts[$side->value] = $v;
             $this->said[$side->value] = $keys['said'] ?? $v;
         }
-        $v = $side === Side::Normal && $this->isDisconnected ? null : $v;
-        $hz = is_int($keys['hz'] ?? null) || is_float($keys['hz'] ?? null) ? $keys['hz'] : null;
-        $rotation = is_string($keys['rotation'] ?? null) ? $keys['rotation'] : null;
-        $overMs = is_int($keys['over_ms'] ?? null) ? $keys['over_ms'] : null;
-        if ($overMs === null) {
-            return $v === null && $hz === null && $rotation === null ? []
-                : [new ScenarioEvent($atMs, Verb::SetSource, $side, $v, $hz, $rotation)];
-        }
 
-        return [
-            ...($rotation === null ? [] : [new ScenarioEvent($atMs, Verb::SetSource, $side, rotation: $rotation)]),
-            ...($v === null && $hz === null ? [] : [new ScenarioEvent($atMs, Verb::RampSource, $side, $v, $hz, overMs: $overMs)]),
-        ];
+        return $side === Side::Normal && $this->isDisconnected ? null : $v;
     }
 
     /** @return list<ScenarioEvent> */

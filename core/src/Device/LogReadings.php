@@ -27,12 +27,7 @@ final readonly class LogReadings
             $isCut = $isCut || $next !== null && $in->polls[$next]->tMs <= $in->polls[$i]->tMs + 1000 * $in->windowS;
             $steps[] = $this->step($in, $i, $next ?? count($in->polls));
         }
-        $spacings = [];
-        foreach ($in->polls as $i => $poll) {
-            if ($i > 0) {
-                $spacings[] = $poll->tMs - $in->polls[$i - 1]->tMs;
-            }
-        }
+        $spacings = self::spacings($in);
         $median = self::median($spacings);
         $most = $spacings === [] ? null : max($spacings);
         $findings = new Findings();
@@ -52,6 +47,14 @@ final readonly class LogReadings
             'poll_median_ms' => $median,
             'poll_max_ms' => $most,
         ], $findings->worstFirst(), $working->lines);
+    }
+
+    /** @return list<int> milliseconds from poll to poll */
+    private static function spacings(LogReadingsInput $in): array
+    {
+        $times = array_column($in->polls, 'tMs');
+
+        return array_map(static fn(int $next, int $one): int => $next - $one, array_slice($times, 1), array_slice($times, 0, -1));
     }
 
     private function judgePolling(Findings $findings, bool $hasSteps, float $medianMs, int $mostMs): void

@@ -32,7 +32,6 @@ final readonly class LoadTestEvaluation
 
     public function result(): LoadTestResult
     {
-        $working = new Working();
         $levels = [];
         $requirements = [];
         foreach ($this->base->proof() as $row) {
@@ -43,17 +42,6 @@ final readonly class LoadTestEvaluation
         $lowMin = array_sum(array_map($this->record->seconds(...), $low)) / 60;
         $comparison = $this->comparison();
         $findings = (new TestFindings($this->in, $this->record))->all($lowMin, $low, $comparison);
-        foreach ($levels as $level) {
-            $working->add(
-                sprintf('Held at %g %%', $level->levelPct),
-                sprintf('longest stretch of %.4g min in sum, %g min asked', $level->minutesAt, $level->minutes),
-                $level->longestMin,
-                'min',
-            );
-        }
-        $working->add('Mean load', sprintf('over %.4g proved minutes', $this->record->provedMin()), $this->record->meanLoadPct(), '%');
-        $top = $this->record->top;
-
         return new LoadTestResult(
             $this->verdict($requirements, count($levels), $findings),
             $requirements,
@@ -69,15 +57,40 @@ final readonly class LoadTestEvaluation
             $this->record->worst->iUnbalancePct,
             $this->record->drift(),
             $lowMin,
-            [
-                't_s' => $top->tS, 'kw' => $top->kw, 'load_pct' => 100 * $top->kw / $this->base->kw(), 'oil_kpa' => $top->oilKpa,
-                'coolant_c' => $top->coolantC, 'exhaust_c' => $top->exhaustC,
-            ],
+            $this->atTop(),
             array_map($this->transient(...), $this->in->steps),
             $comparison,
             $findings,
-            $working->lines,
+            $this->working($levels)->lines,
         );
+    }
+
+    /** @return array<string, null|float|int> what was read where the load was highest */
+    private function atTop(): array
+    {
+        $top = $this->record->top;
+
+        return [
+            't_s' => $top->tS, 'kw' => $top->kw, 'load_pct' => 100 * $top->kw / $this->base->kw(), 'oil_kpa' => $top->oilKpa,
+            'coolant_c' => $top->coolantC, 'exhaust_c' => $top->exhaustC,
+        ];
+    }
+
+    /** @param list<ProvedLevel> $levels */
+    private function working(array $levels): Working
+    {
+        $working = new Working();
+        foreach ($levels as $level) {
+            $working->add(
+                sprintf('Held at %g %%', $level->levelPct),
+                sprintf('longest stretch of %.4g min in sum, %g min asked', $level->minutesAt, $level->minutes),
+                $level->longestMin,
+                'min',
+            );
+        }
+        $working->add('Mean load', sprintf('over %.4g proved minutes', $this->record->provedMin()), $this->record->meanLoadPct(), '%');
+
+        return $working;
     }
 
     /** @return array{ProvedLevel, Requirement} */

@@ -34,13 +34,8 @@ final readonly class StepWindow
         }
         $this->before = $before === [] && $lastBefore !== null ? [$lastBefore] : $before;
         $this->window = $window;
-        $tail = [];
-        foreach ($window as $i) {
-            if ($this->wave->tMs[$i] >= $this->wave->tMs[$window[count($window) - 1]] - $in->settleMs) {
-                $tail[] = $i;
-            }
-        }
-        $this->tail = $tail;
+        $fromMs = $window === [] ? 0 : $this->wave->tMs[$window[count($window) - 1]] - $in->settleMs;
+        $this->tail = array_values(array_filter($window, fn(int $i): bool => $this->wave->tMs[$i] >= $fromMs));
     }
 
     /** The window is shorter than asked, or empty. */
@@ -59,10 +54,11 @@ final readonly class StepWindow
         if ($this->window === []) {
             return $this->unmeasured($fromKw, $toKw, $isIncrease);
         }
-        $vAt = $this->extreme($isIncrease ? $this->wave->lowV(...) : $this->wave->highV(...), $isIncrease);
+        $vOf = $isIncrease ? $this->wave->lowV(...) : $this->wave->highV(...);
+        $vAt = $this->extreme($vOf, $isIncrease);
         $hzOf = fn(int $i): float => $this->wave->hz[$i];
         $hzAt = $this->extreme($hzOf, $isIncrease);
-        $vExtreme = $isIncrease ? $this->wave->lowV($vAt) : $this->wave->highV($vAt);
+        $vExtreme = $vOf($vAt);
         $hzBefore = $this->mean($this->before, $hzOf);
         $hzSettle = $this->mean($this->tail, $hzOf);
         [$vRecoveries, $hzRecoveries] = $this->recoveries($hzSettle);

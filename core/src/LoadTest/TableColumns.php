@@ -41,11 +41,7 @@ final readonly class TableColumns
             $key = self::meaning($h);
             if ($key === 'time' && ! isset($single['time'])) {
                 $single['time'] = $time = $i;
-                $form = match (true) {
-                    preg_match('/_s$|\bs\b|sec/', $h) === 1 => 's',
-                    preg_match('/min/', $h) === 1 => 'min',
-                    default => 'date',
-                };
+                $form = self::form($h);
             } elseif ($key === 'v' || $key === 'a') {
                 $found[$key][] = $i;
             } elseif ($key !== null && $key !== 'time') {
@@ -65,6 +61,16 @@ final readonly class TableColumns
             $single['exhaust'] ?? null,
             $single['battery'] ?? null,
         );
+    }
+
+    /** @return 'date'|'min'|'s' how the times are written, by their heading */
+    private static function form(string $heading): string
+    {
+        return match (true) {
+            preg_match('/_s$|\bs\b|sec/', $heading) === 1 => 's',
+            preg_match('/min/', $heading) === 1 => 'min',
+            default => 'date',
+        };
     }
 
     /**

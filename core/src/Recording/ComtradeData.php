@@ -41,18 +41,12 @@ final readonly class ComtradeData
     private function readBinary(iterable $chunks, SampleSink $sink): void
     {
         $bytes = $this->config->recordBytes();
-        $analog = count($this->config->analog);
-        $code = match ($this->config->format) {
-            DataFormat::Float32 => 'g',
-            DataFormat::Binary32 => 'V',
-            default => 'v',
+        [$code, $signBit] = match ($this->config->format) {
+            DataFormat::Float32 => ['g', 0],
+            DataFormat::Binary32 => ['V', 0x80000000],
+            default => ['v', 0x8000],
         };
-        $signBit = match ($this->config->format) {
-            DataFormat::Binary32 => 0x80000000,
-            DataFormat::Binary16 => 0x8000,
-            default => 0,
-        };
-        $unpack = "Vn/Vt/$code{$analog}a";
+        $unpack = 'Vn/Vt/' . $code . count($this->config->analog) . 'a';
         [$factors, $offsets, $keys] = $this->factors();
         $due = $this->config->samples();
         $clock = new SampleClock($this->config);
@@ -65,11 +59,7 @@ final readonly class ComtradeData
             $whole = intdiv(strlen($rest), $bytes);
             for ($i = 0; $i < $whole; $i++) {
                 if ($done >= $due) {
-                    throw RecordingFault::atByte(
-                        self::FILE,
-                        $done * $bytes,
-                        "$due samples of $bytes bytes are announced; the file goes on after them.",
-                    );
+                    throw self::goesOn($due, $bytes);
                 }
                 /** @var array<string, int> $record floats only where there is no sign bit to look at */
                 $record = unpack($unpack, $rest, $i * $bytes);
@@ -96,12 +86,26 @@ final readonly class ComtradeData
             $rest = substr($rest, $whole * $bytes);
         }
         if ($done < $due || $rest !== '') {
-            throw RecordingFault::atByte(
-                self::FILE,
-                $done * $bytes + strlen($rest),
-                sprintf('%d samples of %d bytes are announced, %d bytes in all; the file ends here.', $due, $bytes, $due * $bytes),
-            );
+            throw self::endsEarly($due, $bytes, $done * $bytes + strlen($rest));
         }
+    }
+
+    private static function goesOn(int $due, int $bytes): RecordingFault
+    {
+        return RecordingFault::atByte(
+            self::FILE,
+            $due * $bytes,
+            "$due samples of $bytes bytes are announced; the file goes on after them.",
+        );
+    }
+
+    private static function endsEarly(int $due, int $bytes, int $at): RecordingFault
+    {
+        return RecordingFault::atByte(
+            self::FILE,
+            $at,
+            sprintf('%d samples of %d bytes are announced, %d bytes in all; the file ends here.', $due, $bytes, $due * $bytes),
+        );
     }
 
     /** @param iterable<string> $chunks */

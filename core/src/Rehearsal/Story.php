@@ -33,7 +33,7 @@ enum Story: string
     case GeneratorRunsByHand = 'generator_by_hand';
 
     /** On a vehicle nothing starts by itself: in these somebody starts the generator, and stops it when the shore supply is back. */
-    private const BY_HAND = [self::Outage, self::FailedCrank, self::TripUnderLoad, self::LockOut];
+    public const BY_HAND = [self::Outage, self::FailedCrank, self::TripUnderLoad, self::LockOut];
 
     public function title(): string
     {
@@ -191,83 +191,7 @@ enum Story: string
      */
     public function events(array $n, Plant $plant, array $loads = []): array
     {
-        $good = $plant->normal->nominalV;
-        $off = $n['off_ms'];
-        $set = static fn(int $atMs, mixed $v, array $more = []): array => [
-            'at_ms' => $atMs,
-            'do' => 'set_source',
-            'source' => 'normal',
-            'v' => $v,
-        ] + $more;
-        $ramp = static fn(int $atMs, int $overMs, array $to): array => [
-            'at_ms' => $atMs,
-            'do' => 'ramp_source',
-            'source' => 'normal',
-            'over_ms' => max(1, $overMs),
-        ] + $to;
-        $outage = [$set($off, 0), $set($off + ($n['lasts_ms'] ?? 0), $good)];
-        $do = static fn(int $atMs, string $verb, array $more = []): array => ['at_ms' => $atMs, 'do' => $verb] + $more;
-
-        /** @var list<array<string, mixed>> $events */
-        $events = match ($this) {
-            self::Outage, self::Blink, self::ExerciseCollides => $outage,
-            self::FalseReturn => [
-                $set($off, 0),
-                $set($off + $n['first_ms'], $good),
-                $set($off + $n['first_ms'] + $n['back_ms'], 0),
-                $set($off + $n['first_ms'] + $n['back_ms'] + $n['second_ms'], $good),
-            ],
-            self::FailedCrank => [$do(0, 'crank_failures', ['count' => $n['failures']]), ...$outage],
-            self::TripUnderLoad => [...$outage, $do($off + $n['trip_ms'], 'engine_trip', ['reason' => 'low oil pressure'])],
-            self::LoadTest => [$do($off, 'test_start', ['with_load' => true, 'for_ms' => $n['for_ms']])],
-            self::Sag, self::BrownOut => [$set($off, $good * $n['percent'] / 100), $set($off + $n['lasts_ms'], $good)],
-            self::SlowReturn => [$set($off, 0), $ramp($off + $n['lasts_ms'], $n['ramp_ms'], ['v' => $good])],
-            self::LostPhase => [
-                $set($off, [...array_fill(0, max(0, $plant->normal->phases - 1), $good), 0]),
-                $set($off + $n['lasts_ms'], $good),
-            ],
-            self::ReversedPhases => [$set($off, $good, ['rotation' => 'acb']), $set($off + $n['lasts_ms'], $good, ['rotation' => 'abc'])],
-            self::DriftingFrequency => [
-                $ramp($off, $n['ramp_ms'], ['hz' => $plant->normal->nominalHz * $n['percent'] / 100]),
-                [
-                    'at_ms' => $off + $n['ramp_ms'] + $n['lasts_ms'],
-                    'do' => 'set_source',
-                    'source' => 'normal',
-                    'hz' => $plant->normal->nominalHz,
-                ],
-            ],
-            self::LockOut => [
-                $do(0, 'crank_failures', ['count' => $plant->engine->crankAttempts ?? 1]),
-                ...$outage,
-                $do($off + $n['reset_ms'], 'engine_reset'),
-            ],
-            self::TestOvertaken => [
-                $do($off, 'test_start', ['with_load' => true, 'for_ms' => 600_000]),
-                $set($off + $n['lost_ms'], 0),
-                $set($off + $n['lost_ms'] + $n['lasts_ms'], $good),
-            ],
-            self::Overload => [
-                ...$outage,
-                ...($loads === [] ? [] : [$do(
-                    $off + $n['more_ms'],
-                    'set_load',
-                    ['load' => $loads[0]->id, 'kw' => $loads[0]->kw + $n['kw']],
-                )]),
-            ],
-            self::SelectorOff => [
-                $do(0, 'selector', ['to' => 'off']),
-                ...$outage,
-                $do($off + $n['found_ms'], 'selector', ['to' => 'auto']),
-            ],
-            self::GeneratorRunsByHand => [$do($off, 'start_generator'), $do($off + $n['for_ms'], 'stop_generator')],
-        };
-        if ($plant->kind === PlantKind::Mobile && in_array($this, self::BY_HAND, true)) {
-            /** @var list<array<string, mixed>> $events */
-            $events = [...$events, $do($off + ($n['hand_ms'] ?? 0), 'start_generator'), $do($off + $n['lasts_ms'], 'stop_generator')];
-        }
-        usort($events, static fn(array $a, array $b): int => $a['at_ms'] <=> $b['at_ms']);
-
-        return $events;
+        return (new StoryEvents($n, $plant, $loads))->of($this);
     }
 
     /**

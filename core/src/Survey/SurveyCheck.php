@@ -154,8 +154,8 @@ final readonly class SurveyCheck
     }
 
     /**
-     * @param array<string, string|float>          $a
-     * @param list<array{string, string, string}> $rules question, answer, finding
+     * @param array<string, string|float>               $a
+     * @param list<array{string, float|string, string}> $rules question, answer, finding
      */
     private function raiseWhere(array $a, array $rules, Findings $findings): void
     {
@@ -172,21 +172,15 @@ final readonly class SurveyCheck
         if (($a['cord_end'] ?? 'good') !== 'good') {
             $findings->raise('cord-end-worn', ['state' => $a['cord_end'] === 'hot' ? 'has been hot' : 'is loose']);
         }
-        if (($a['upstream'] ?? '') === 'utility') {
-            $findings->raise('utility-opens');
-        }
+        $this->raiseWhere($a, [['upstream', 'utility', 'utility-opens']], $findings);
         if (in_array('reversed', [$a['phase_order'] ?? '', $a['phase_order_second'] ?? ''], true)) {
             $findings->raise('phase-order-reversed');
         }
-        if (($a['slack_m'] ?? null) === 0.0) {
-            $findings->raise('no-slack');
-        }
+        $this->raiseWhere($a, [['slack_m', 0.0, 'no-slack']], $findings);
         if (($a['branch_metal'] ?? 'cu') !== 'cu') {
             $findings->raise('branch-wires-delicate', ['state' => $a['branch_metal'] === 'al' ? 'aluminum' : 'brittle']);
         }
-        if (($a['multiwire'] ?? '') === 'yes') {
-            $findings->raise('multiwire-circuits');
-        }
+        $this->raiseWhere($a, [['multiwire', 'yes', 'multiwire-circuits']], $findings);
     }
 
     /** A distance in both units: the sentence is read on US and metric sites alike. */

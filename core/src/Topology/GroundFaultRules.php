@@ -18,28 +18,32 @@ final readonly class GroundFaultRules
 
     public function judge(): void
     {
-        $drawing = $this->reach->drawing;
-        $voltsLl = $drawing->voltsLl;
-        $isAsked = $drawing->system === 'three'
-            && $voltsLl !== null
-            && $voltsLl / sqrt(3) > self::ABOVE_V_TO_GROUND
-            && $voltsLl <= self::TO_V;
-        foreach ($isAsked ? $drawing->devices : [] as $device) {
-            if ($device->isService
-                && $device->ratingA !== null
-                && $device->ratingA >= self::FROM_A
-                && $device->element->hasGroundFaultProtection !== true) {
-                $this->findings->raise(
-                    $device->element->hasGroundFaultProtection === false ? 'gfp-required' : 'gfp-not-stated',
-                    $device->ref,
-                );
-            }
-        }
-        foreach ($drawing->switches as $switch) {
+        $this->serviceDevices();
+        foreach ($this->reach->drawing->switches as $switch) {
             if ($this->isSolidBetween($switch) && $this->isProtectedAhead("$switch->id.normal")) {
                 $this->findings->raise('gfp-with-solid-neutral', $switch->id);
             }
         }
+    }
+
+    private function serviceDevices(): void
+    {
+        foreach ($this->isAsked() ? $this->reach->drawing->devices : [] as $device) {
+            $isProtected = $device->element->hasGroundFaultProtection;
+            if ($device->isService && ($device->ratingA ?? 0) >= self::FROM_A && $isProtected !== true) {
+                $this->findings->raise($isProtected === false ? 'gfp-required' : 'gfp-not-stated', $device->ref);
+            }
+        }
+    }
+
+    private function isAsked(): bool
+    {
+        $voltsLl = $this->reach->drawing->voltsLl;
+
+        return $this->reach->drawing->system === 'three'
+            && $voltsLl !== null
+            && $voltsLl / sqrt(3) > self::ABOVE_V_TO_GROUND
+            && $voltsLl <= self::TO_V;
     }
 
     private function isSolidBetween(Element $switch): bool

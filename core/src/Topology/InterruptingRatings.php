@@ -21,13 +21,24 @@ final readonly class InterruptingRatings
     private function element(Element $e): void
     {
         $reaching = $this->reach->closedSources($e);
+        $rated = $this->rated($e);
         $known = array_filter(
             array_map(static fn(Element $source): int|float|null => $source->faultKa, $reaching),
             static fn(int|float|null $ka): bool => $ka !== null,
         );
-        $faultKa = $e->ratings->faultKa ?? ($known === [] ? null : max($known));
-        $rated = $this->rated($e);
-        foreach ($faultKa === null ? [] : $rated as $ref => [$ratingKa, $mayBeSeries]) {
+        if ($e->ratings->faultKa !== null || $known !== []) {
+            $this->stand($e, $rated, $e->ratings->faultKa ?? max($known));
+        }
+        $unknown = array_filter($reaching, static fn(Element $source): bool => $source->isUtilityLike() && $source->faultKa === null);
+        if ($e->ratings->faultKa === null && $unknown !== [] && $rated !== []) {
+            $this->findings->raise('fault-current-unknown', $e->id);
+        }
+    }
+
+    /** @param array<string, array{int|float, bool}> $rated by reference: rating, and whether a series combination may cover it */
+    private function stand(Element $e, array $rated, int|float $faultKa): void
+    {
+        foreach ($rated as $ref => [$ratingKa, $mayBeSeries]) {
             if ($faultKa <= $ratingKa) {
                 continue;
             }
@@ -35,12 +46,8 @@ final readonly class InterruptingRatings
                 ? $this->findings->raise('topology/series-rating-used', $e->id)
                 : $this->findings->raise('topology/interrupting-rating-exceeded', (string) $ref);
         }
-        if ($faultKa !== null && $this->lacksRating($e)) {
+        if ($this->lacksRating($e)) {
             $this->findings->raise('topology/interrupting-rating-unknown', $e->id);
-        }
-        $unknown = array_filter($reaching, static fn(Element $source): bool => $source->isUtilityLike() && $source->faultKa === null);
-        if ($e->ratings->faultKa === null && $unknown !== [] && $rated !== []) {
-            $this->findings->raise('fault-current-unknown', $e->id);
         }
     }
 

@@ -78,15 +78,23 @@ final readonly class Network
             if ($e->type === 'shed' && ($open !== null || $e->isClosed)) {
                 $join($this->nodes["$e->id.in"], $this->nodes["$e->id.out"]);
             }
-            $position = $e->type === 'switch' ? $positions[$e->id] ?? 'off' : 'off';
-            if ($position === 'normal') {
-                $join($this->nodes[$e->mainA === null ? "$e->id.normal" : "$e->id.main_out"], $this->nodes["$e->id.load"]);
-            } elseif ($position === 'emergency') {
-                $join($this->nodes["$e->id.emergency"], $this->nodes["$e->id.load"]);
+            $feed = $e->type === 'switch' ? self::feed($e, $positions[$e->id] ?? 'off') : null;
+            if ($feed !== null) {
+                $join($this->nodes[$feed], $this->nodes["$e->id.load"]);
             }
         }
 
         return $next;
+    }
+
+    /** The terminal of a switch that is joined to its load; null where it is open. */
+    private static function feed(Element $switch, string $position): ?string
+    {
+        return match ($position) {
+            'normal' => $switch->mainA === null ? "$switch->id.normal" : "$switch->id.main_out",
+            'emergency' => "$switch->id.emergency",
+            default => null,
+        };
     }
 
     /**

@@ -306,20 +306,8 @@ final readonly class Procedure
      */
     private function step(StepRow $row, RowItem $item, array $holds): Step
     {
-        [$first, $second] = match ($this->plant->kind) {
-            PlantKind::Standby => ['Utility', 'Generator'],
-            PlantKind::TwoSource => ['First supply', 'Second supply'],
-            PlantKind::Mobile => ['Shore supply', 'Generator'],
-        };
         $stops = [...$item->stoppedBy, ...$this->testStops($row), ...$this->bankStops($row)];
-        $words = $item->words + $this->testWords() + [
-            '{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second,
-            '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs),
-            '{bond_place}' => $this->bondPlaces->bondPlace ?? 'the place that the bonding of the plan names',
-            '{class_s}' => (string) $this->options->classSeconds(),
-            ...$this->panelWords, '{circuit_first}' => $this->panel?->panel->first() ?? lcfirst($first),
-            '{own}' => ($this->surroundings ?? IsolationPoints::unknown())->firstOwn(), '{release}' => $this->isolation()->release(),
-        ];
+        $words = $item->words + $this->siteWords();
         $fill = static fn(string $text): string => strtr($text, $words);
         $band = $row->kind === StepKind::Measure ? $item->band ?? $this->bands->of((string) $row->band) : null;
         $window = $row->kind === StepKind::Time ? $this->window((string) $row->band) : null;
@@ -343,10 +331,7 @@ final readonly class Procedure
             [
                 ...$holds,
                 ...(in_array($row->stage, self::ON_SECOND, true) ? self::TO_SECOND : []),
-                ...array_map(
-                    static fn(string $id): string => (str_contains($id, '/') ? '' : $row->stage->value . '/') . $fill($id),
-                    $row->after,
-                ),
+                ...array_map($fill, $row->afterIds()),
             ],
             $band,
             $window,
@@ -357,6 +342,25 @@ final readonly class Procedure
             $stops,
             $row->noted,
         );
+    }
+
+    /** @return array<string, string> what the site fills into the words of any row */
+    private function siteWords(): array
+    {
+        [$first, $second] = match ($this->plant->kind) {
+            PlantKind::Standby => ['Utility', 'Generator'],
+            PlantKind::TwoSource => ['First supply', 'Second supply'],
+            PlantKind::Mobile => ['Shore supply', 'Generator'],
+        };
+
+        return $this->testWords() + [
+            '{first}' => $first, '{first_small}' => lcfirst($first), '{second}' => $second,
+            '{return}' => SheetWords::seconds((int) $this->settings->returnDelayMs),
+            '{bond_place}' => $this->bondPlaces->bondPlace ?? 'the place that the bonding of the plan names',
+            '{class_s}' => (string) $this->options->classSeconds(),
+            ...$this->panelWords, '{circuit_first}' => $this->panel?->panel->first() ?? lcfirst($first),
+            '{own}' => ($this->surroundings ?? IsolationPoints::unknown())->firstOwn(), '{release}' => $this->isolation()->release(),
+        ];
     }
 
     /** What the step asks for as data: a band, a window, or the row with what of the site it names. */

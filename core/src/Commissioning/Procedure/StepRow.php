@@ -58,6 +58,12 @@ final readonly class StepRow
         public array $noted = [],
     ) {}
 
+    /** @return list<string> whole ids of the steps that it waits for, with what of the site they name still to be filled in */
+    public function afterIds(): array
+    {
+        return array_map(fn(string $id): string => str_contains($id, '/') ? $id : $this->stage->value . '/' . $id, $this->after);
+    }
+
     public function isFor(string $kind, PlantKind $plant, int $edition): bool
     {
         return $edition >= $this->since && $edition <= ($this->until ?? $edition) && ($this->kinds === '' || in_array(

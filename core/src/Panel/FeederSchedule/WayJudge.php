@@ -49,7 +49,6 @@ final readonly class WayJudge
 
             return new JudgedWay($way->id, null, $way->poles, ...array_fill(0, 11, null), flags: ['no-size']);
         }
-        $flags = $passes ? [] : ['conductor-fails'];
         $pe = $way->peSize ?? $this->peSize($way, $size, $breaker);
         [$dropV, $dropPct] = $this->drop($way, $size);
         $magnetic = $way->magneticA($breaker);
@@ -59,19 +58,12 @@ final readonly class WayJudge
         $i2t = $this->letThrough($way, $breaker, $magnetic);
         $k2s2 = (self::K[$this->style()][$way->material][$way->insulationC] * min($this->mm2($size), $this->mm2($pe))) ** 2;
         $survives = RelativeTolerance::isAtLeast($k2s2, $i2t);
-        $is = [
-            'drop-severe' => RelativeTolerance::isOver($dropPct, self::SEVERE_PCT),
-            'drop-over-limit' => RelativeTolerance::isOver($dropPct, $this->in->dropLimitPct)
-                && ! RelativeTolerance::isOver($dropPct, self::SEVERE_PCT),
-            'no-disconnection-utility' => $utility->method === 'none',
-            'no-disconnection-generator' => $generator?->method === 'none',
-            'thermal-only-on-generator' => $generator?->method === 'thermal',
-            'breaking-capacity' => RelativeTolerance::isOver($this->in->supply->maxKa(), $way->breakingKa),
-            'adiabatic-fails' => ! $survives && $way->i2tA2s !== null,
-            'adiabatic-unproven' => ! $survives && $way->i2tA2s === null,
-            'selectivity-doubtful' => RelativeTolerance::isOver(self::SELECTIVE * $breaker, $this->in->changeover->utilityBreakerA),
+        $flags = [
+            ...$passes ? [] : ['conductor-fails'],
+            ...$this->dropFlags($dropPct),
+            ...self::disconnectionFlags($utility, $generator),
+            ...$this->breakerFlags($way, $breaker, $survives),
         ];
-        $flags = [...$flags, ...array_keys(array_filter($is))];
         sort($flags);
         foreach ($flags as $flag) {
             $this->findings->raise("feeder-schedule3/$flag", $way->id, ['pct' => $dropPct]);
@@ -94,6 +86,37 @@ final readonly class WayJudge
             $survives,
             $flags,
         );
+    }
+
+    /** @return list<string> */
+    private function dropFlags(float $dropPct): array
+    {
+        return match (true) {
+            RelativeTolerance::isOver($dropPct, self::SEVERE_PCT) => ['drop-severe'],
+            RelativeTolerance::isOver($dropPct, $this->in->dropLimitPct) => ['drop-over-limit'],
+            default => [],
+        };
+    }
+
+    /** @return list<string> */
+    private static function disconnectionFlags(EarthFault $utility, ?EarthFault $generator): array
+    {
+        return array_keys(array_filter([
+            'no-disconnection-utility' => $utility->method === 'none',
+            'no-disconnection-generator' => $generator?->method === 'none',
+            'thermal-only-on-generator' => $generator?->method === 'thermal',
+        ]));
+    }
+
+    /** @return list<string> */
+    private function breakerFlags(FeederWay $way, float $breakerA, bool $survives): array
+    {
+        return array_keys(array_filter([
+            'breaking-capacity' => RelativeTolerance::isOver($this->in->supply->maxKa(), $way->breakingKa),
+            'adiabatic-fails' => ! $survives && $way->i2tA2s !== null,
+            'adiabatic-unproven' => ! $survives && $way->i2tA2s === null,
+            'selectivity-doubtful' => RelativeTolerance::isOver(self::SELECTIVE * $breakerA, $this->in->changeover->utilityBreakerA),
+        ]));
     }
 
     /** @return array{float, ?string, ?float, bool} breaker, size, ampacity, and whether it passes */

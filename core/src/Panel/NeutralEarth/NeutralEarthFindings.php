@@ -62,23 +62,28 @@ final readonly class NeutralEarthFindings
             $isActive = $position->active === $source->id;
             $stray = $isActive ? abs($position->strayA ?? $this->in->loadNeutralA) : $position->otherNeutralA ?? 0.0;
             $isReached = RelativeTolerance::isAtLeast($stray, $pickupA);
-            if ($position->position === 'overlap') {
-                if ($isReached && $this->in->overlapMs >= $source->delayMs) {
-                    $this->findings->raise('overlap-longer-than-gfp', $source->id);
-                }
-                continue;
-            }
-            if ($isReached) {
+            $isOverlap = $position->position === 'overlap';
+            if ($isReached && ! $isOverlap) {
                 $this->findings->raise('gfp-nuisance', $source->id);
+            } elseif ($isReached && $this->in->overlapMs >= $source->delayMs) {
+                $this->findings->raise('overlap-longer-than-gfp', $source->id);
             }
-            $fraction = $position->sensedFraction;
-            if ($isActive && $fraction !== null && RelativeTolerance::isOver(self::SEEN_SHARE, $fraction)) {
-                $this->findings->raise('gfp-desensitised', $source->id);
-                $isUnseen = RelativeTolerance::isOver($pickupA, (float) $position->sensedA);
-                if ($isUnseen && RelativeTolerance::isAtLeast($position->faultA, $pickupA)) {
-                    $this->findings->raise('gfp-blind', $source->id);
-                }
+            if ($isActive && ! $isOverlap) {
+                $this->seenFault($source, $pickupA, $position);
             }
+        }
+    }
+
+    /** A fault whose current comes back past the transformer in part is seen in part. */
+    private function seenFault(EarthedSource $source, float $pickupA, EarthPosition $position): void
+    {
+        if ($position->sensedFraction === null || ! RelativeTolerance::isOver(self::SEEN_SHARE, $position->sensedFraction)) {
+            return;
+        }
+        $this->findings->raise('gfp-desensitised', $source->id);
+        $isUnseen = RelativeTolerance::isOver($pickupA, (float) $position->sensedA);
+        if ($isUnseen && RelativeTolerance::isAtLeast($position->faultA, $pickupA)) {
+            $this->findings->raise('gfp-blind', $source->id);
         }
     }
 
@@ -102,21 +107,26 @@ final readonly class NeutralEarthFindings
         if ($in->isSwapped) {
             $this->findings->raise($in->isFourPole ? 'neutrals-swapped' : 'neutrals-swapped-joined');
         }
-        $isLate = $in->isFourPole && $in->sequence === 'late';
-        if ($isLate) {
-            $this->findings->raise('neutral-late');
-        }
-        $mostV = max([0.0, ...$openNeutralV ?? []]);
-        if ($isLate && RelativeTolerance::isOver($mostV, self::OVERVOLTAGE * $in->sources[0]->vLn)) {
-            $this->findings->raise('open-neutral-overvoltage', figures: ['v' => $mostV]);
-        }
-        if ($in->isFourPole && $in->sequence === 'simultaneous') {
-            $this->findings->raise('neutral-simultaneous');
-        }
-        if ($in->wording === 'iec_tt' && ! $in->isFourPole) {
+        if ($in->isFourPole) {
+            $this->fourPoles($openNeutralV ?? []);
+        } elseif ($in->wording === 'iec_tt') {
             $this->findings->raise('three-pole-on-tt', severity: Severity::Warn);
         }
-        if ($in->wording === 'iec_tn_c_s' && $in->isFourPole) {
+    }
+
+    /** @param list<float> $openNeutralV */
+    private function fourPoles(array $openNeutralV): void
+    {
+        if ($this->in->sequence === 'late') {
+            $this->findings->raise('neutral-late');
+            $mostV = max([0.0, ...$openNeutralV]);
+            if (RelativeTolerance::isOver($mostV, self::OVERVOLTAGE * $this->in->sources[0]->vLn)) {
+                $this->findings->raise('open-neutral-overvoltage', figures: ['v' => $mostV]);
+            }
+        } elseif ($this->in->sequence === 'simultaneous') {
+            $this->findings->raise('neutral-simultaneous');
+        }
+        if ($this->in->wording === 'iec_tn_c_s') {
             $this->findings->raise('pen-not-switched');
         }
     }

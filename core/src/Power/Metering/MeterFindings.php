@@ -31,16 +31,7 @@ final readonly class MeterFindings
         if ($diagnosis !== null) {
             $this->transformers($diagnosis, $rotation);
         }
-        $factor = $this->in->factor();
-        if (Tolerance::exceeds($factor, 1) || Tolerance::isBelow($factor, 1)) {
-            $this->findings->raise('ct-ratio-mismatch', ['factor' => $factor]);
-        }
-        $kva = $this->in->kva();
-        foreach ($this->in->kwMeter === null ? [] : $this->in->kw() as $i => $one) {
-            if (Tolerance::exceeds(abs($one), 1.03 * $kva[$i] + 0.001)) {
-                $this->findings->raise('kw-over-kva', [], [$i + 1]);
-            }
-        }
+        $this->scale();
         if (Tolerance::isBelow($kw, 0)) {
             $this->findings->raise('kw-negative');
         }
@@ -62,6 +53,20 @@ final readonly class MeterFindings
         $this->neutral($neutral);
 
         return $this->findings->worstFirst();
+    }
+
+    private function scale(): void
+    {
+        $factor = $this->in->factor();
+        if (Tolerance::exceeds($factor, 1) || Tolerance::isBelow($factor, 1)) {
+            $this->findings->raise('ct-ratio-mismatch', ['factor' => $factor]);
+        }
+        $kva = $this->in->kva();
+        foreach ($this->in->kwMeter === null ? [] : $this->in->kw() as $i => $one) {
+            if (Tolerance::exceeds(abs($one), 1.03 * $kva[$i] + 0.001)) {
+                $this->findings->raise('kw-over-kva', [], [$i + 1]);
+            }
+        }
     }
 
     private function transformers(CtDiagnosisResult $diagnosis, ?string $rotation): void

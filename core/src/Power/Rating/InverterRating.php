@@ -30,16 +30,7 @@ final readonly class InverterRating
         $working->add('Usable power', sprintf('%d × %g kW%s', $in->count, $in->continuousKw, $through), $usableKw, 'kW');
         $stored = sprintf('(%d × %g + %g) kWh × %g × %g', $in->count, $in->batteryKwh, $in->extraKwh, $in->depth, $in->efficiency);
         $working->add('Usable energy', $stored, $usableKwh, 'kWh');
-        $findings = new Findings();
-        if (! $in->isSplit()) {
-            $findings->raise('no-240', severity: $in->needs240 ? Severity::Stop : Severity::Note);
-        }
-        if ($outletKw !== null && Tolerance::isBelow($outletKw, $powerKw)) {
-            $findings->raise('outlet-limits', ['outlet_kw' => $outletKw, 'power_kw' => $powerKw]);
-        }
-        if ($in->isSplit() && Tolerance::isBelow(2 * $legKw, $usableKw)) {
-            $findings->raise('leg-limits', ['leg_kw' => $legKw]);
-        }
+        $findings = self::findings($in, $powerKw, $outletKw, $legKw);
 
         return new CalculationResult([
             'usable_kw' => $usableKw,
@@ -49,5 +40,21 @@ final readonly class InverterRating
             'leg_a' => $legKw * 1000 / $in->vLn,
             'legs' => $in->isSplit() ? 2 : 1,
         ], $findings->all(), $working->lines);
+    }
+
+    private static function findings(InverterRatingInput $in, float $powerKw, ?float $outletKw, float $legKw): Findings
+    {
+        $findings = new Findings();
+        if (! $in->isSplit()) {
+            $findings->raise('no-240', severity: $in->needs240 ? Severity::Stop : Severity::Note);
+        }
+        if ($outletKw !== null && Tolerance::isBelow($outletKw, $powerKw)) {
+            $findings->raise('outlet-limits', ['outlet_kw' => $outletKw, 'power_kw' => $powerKw]);
+        }
+        if ($in->isSplit() && Tolerance::isBelow(2 * $legKw, min($powerKw, $outletKw ?? INF))) {
+            $findings->raise('leg-limits', ['leg_kw' => $legKw]);
+        }
+
+        return $findings;
     }
 }

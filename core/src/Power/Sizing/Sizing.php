@@ -31,12 +31,13 @@ final readonly class Sizing
             'managed' => $in->limits->judge($base, $hasManaged && $in->hasManagement),
             'essential' => $in->limits->judge(new LegCurrents($in->system, $essential), $essential !== []),
         ];
-        $returns = [];
-        foreach ($in->loads as $one) {
-            if ($one->isManaged) {
-                $returns[] = new ManagedReturn($one->load->id, $in->limits->carries($base, new LegCurrents($in->system, [$one->load])));
-            }
-        }
+        $returns = array_map(
+            static fn(LegLoad $one): ManagedReturn => new ManagedReturn(
+                $one->id,
+                $in->limits->carries($base, new LegCurrents($in->system, [$one])),
+            ),
+            self::pick($in, static fn(SizingLoad $one): bool => $one->isManaged),
+        );
         $recommendation = $this->recommend($options, $in);
         $chosen = $in->choice ?? $recommendation;
         $findings = new Findings();
@@ -51,11 +52,6 @@ final readonly class Sizing
         if (Tolerance::isBelow(min($scale, $managedScale), 1)) {
             $findings->raise('demand-used', ['scale' => 100 * min($scale, $managedScale)]);
         }
-        $working = new Working();
-        foreach ($options as $name => $option) {
-            $factor = ['whole' => $scale, 'managed' => $managedScale, 'essential' => 1.0][$name];
-            $working->add("Load of the option $name", $factor < 1 ? sprintf('its loads × %.3f', $factor) : 'its loads', $option->kw, 'kW');
-        }
 
         return new SizingResult(
             $scale,
@@ -65,8 +61,23 @@ final readonly class Sizing
             $recommendation,
             $chosen,
             $findings->worstFirst(),
-            $working->lines,
+            self::working($options, ['whole' => $scale, 'managed' => $managedScale, 'essential' => 1.0])->lines,
         );
+    }
+
+    /**
+     * @param array<string, SizingOption> $options
+     * @param array<string, float>        $factors of demand, by the name of the option
+     */
+    private static function working(array $options, array $factors): Working
+    {
+        $working = new Working();
+        foreach ($options as $name => $option) {
+            $how = $factors[$name] < 1 ? sprintf('its loads × %.3f', $factors[$name]) : 'its loads';
+            $working->add("Load of the option $name", $how, $option->kw, 'kW');
+        }
+
+        return $working;
     }
 
     /**

@@ -41,28 +41,31 @@ final class WireList
 
     private function supply(RelaySupply $supply, int $place): void
     {
-        $isBolted = $this->input->power !== null && ! $this->input->power->switchesNeutral && $this->main($supply->id) !== null;
+        $main = $this->input->power === null ? null : $this->main($supply->id);
+        $isBolted = $main !== null && ! $this->input->power?->switchesNeutral;
         foreach ($this->input->conductors() as $i => $conductor) {
             $number = $isBolted && $conductor === 'N' ? 'TN' : "$place$conductor";
-            $colour = $this->input->colour($conductor);
-            $main = $this->main($supply->id);
-            if ($this->input->power !== null && $main !== null && ($conductor !== 'N' || $this->input->power->switchesNeutral)) {
-                $this->add($number, "$supply->id:$conductor", "$main:" . (2 * $i + 1), 'power', $colour);
+            if ($main !== null && ! ($isBolted && $conductor === 'N')) {
+                $this->add($number, "$supply->id:$conductor", "$main:" . (2 * $i + 1), 'power', $this->input->colour($conductor));
             }
-            foreach ($this->input->circuit->ofType(RelayType::PhaseRelay) as $relay) {
-                if ($relay->supply === $supply->id) {
-                    $this->add($number, "$supply->id:$conductor", "$relay->id:$conductor", 'tap', $colour);
-                }
-            }
-            if (isset($this->nets->used[$supply->id])) {
-                $ends = self::ends($this->input->across->value);
-                if ($conductor === $ends[0]) {
-                    $this->add($number, "$supply->id:$conductor", "F$place:1", 'tap', $colour);
-                } elseif ($conductor === $ends[1]) {
-                    $this->add($number, "$supply->id:$conductor", "NB$place:2", 'tap', $colour);
-                }
+            foreach ($this->taps($supply, $conductor, $place) as $to) {
+                $this->add($number, "$supply->id:$conductor", $to, 'tap', $this->input->colour($conductor));
             }
         }
+    }
+
+    /** @return list<string> the terminals that a conductor of a supply feeds beside its power: phase relays, fuse, return */
+    private function taps(RelaySupply $supply, string $conductor, int $place): array
+    {
+        $to = [];
+        foreach ($this->input->circuit->ofType(RelayType::PhaseRelay) as $relay) {
+            if ($relay->supply === $supply->id) {
+                $to[] = "$relay->id:$conductor";
+            }
+        }
+        $end = isset($this->nets->used[$supply->id]) ? array_search($conductor, self::ends($this->input->across->value), true) : false;
+
+        return $end === false ? $to : [...$to, ["F$place:1", "NB$place:2"][$end]];
     }
 
     /** @return array{string, string} the two conductors, as L1 and N of L1N */

@@ -29,37 +29,25 @@ final readonly class LogbookSummary
         $battery = $this->battery($in);
         $moved = self::movedMarks($in->inPeriod());
         $since = SinceVisit::of($in);
-        $isLow = static fn(?float $volts, float $limit): bool => $volts !== null
-            && Tolerance::isBelow($volts * 12 / $in->batteryNominalV, $limit);
-        $unexplained = $meter->unexplainedH ?? 0.0;
-        $most = 1 + $in->fuelTolerancePct / 100;
-        $least = 1 - $in->fuelTolerancePct / 100;
-        $raised = array_filter([
+        $findings = new Findings();
+        foreach (array_keys(array_filter([
             'witness-moved' => $moved !== [],
             'not-carried' => $outages->notCarried > 0,
-            'hours-unexplained' => Tolerance::exceeds($unexplained, $meter->slackH()),
-            'hours-overclaimed' => Tolerance::exceeds(-$unexplained, $meter->slackH()),
-            'meter-backwards' => $meter->wentBackwards,
+            ...self::onHours($meter),
             'alarm-active' => $alarms['active'] > 0,
             'exercise-missed' => $exercises['missed'] > 0,
             'settings-drift' => $drift !== [],
-            'fuel-record-wrong' => $fuel?->used !== null && $fuel->used < 0,
-            'fuel-high' => $fuel?->ratio !== null && Tolerance::exceeds($fuel->ratio, $most),
-            'fuel-low' => $fuel?->ratio !== null && $fuel->used >= 0 && Tolerance::isBelow($fuel->ratio, $least),
-            'battery-low' => $isLow($battery['rest_last_v'], self::REST_V),
-            'crank-low' => $isLow($battery['crank_min_v'], self::CRANK_V),
+            ...$fuel === null ? [] : self::onFuel($fuel, $in),
+            ...self::onBattery($battery, $in->batteryNominalV),
             'record-gap' => $gaps !== [],
             'no-visit' => $since === null,
             'generic-rate' => $fuel !== null && $in->isGenericFuel,
-        ], static fn(bool $isSo): bool => $isSo);
-        $findings = new Findings();
-        foreach (array_keys($raised) as $id) {
+        ])) as $id) {
             $findings->raise("logbook-summary/$id", ['which' => implode(', ', $moved)], $id === 'witness-moved' ? $moved : []);
         }
-        $runs = count($this->runs($in));
 
         return new CalculationResult([
-            'starts' => $runs,
+            'starts' => count($this->runs($in)),
             'hours' => $hours,
             'meter' => ['meter_h' => $meter->meterH, 'claimed_h' => $meter->claimedH, 'unexplained_h' => $meter->unexplainedH],
             'outages' => $outages->toArray(),
@@ -73,6 +61,45 @@ final readonly class LogbookSummary
             'services' => $this->services($in),
             'since_visit' => $since?->toArray(),
         ], $findings->worstFirst(), $this->working($hours, $meter)->lines);
+    }
+
+    /** @return array<string, bool> by finding */
+    private static function onHours(MeterAccount $meter): array
+    {
+        $unexplained = $meter->unexplainedH ?? 0.0;
+
+        return [
+            'hours-unexplained' => Tolerance::exceeds($unexplained, $meter->slackH()),
+            'hours-overclaimed' => Tolerance::exceeds(-$unexplained, $meter->slackH()),
+            'meter-backwards' => $meter->wentBackwards,
+        ];
+    }
+
+    /** @return array<string, bool> by finding */
+    private static function onFuel(FuelAccount $fuel, LogbookInput $in): array
+    {
+        $slack = $in->fuelTolerancePct / 100;
+
+        return [
+            'fuel-record-wrong' => $fuel->used !== null && $fuel->used < 0,
+            'fuel-high' => $fuel->ratio !== null && Tolerance::exceeds($fuel->ratio, 1 + $slack),
+            'fuel-low' => $fuel->ratio !== null && $fuel->used >= 0 && Tolerance::isBelow($fuel->ratio, 1 - $slack),
+        ];
+    }
+
+    /**
+     * @param array{rest_last_v: ?float, crank_min_v: ?float, ...} $battery
+     *
+     * @return array<string, bool> by finding
+     */
+    private static function onBattery(array $battery, float $nominalV): array
+    {
+        $isLow = static fn(?float $volts, float $limit): bool => $volts !== null && Tolerance::isBelow($volts * 12 / $nominalV, $limit);
+
+        return [
+            'battery-low' => $isLow($battery['rest_last_v'], self::REST_V),
+            'crank-low' => $isLow($battery['crank_min_v'], self::CRANK_V),
+        ];
     }
 
     /**

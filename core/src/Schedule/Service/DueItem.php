@@ -30,19 +30,37 @@ final readonly class DueItem
     public function __construct(public ServiceItem $item, private ServiceInput $in, EngineHours $engine)
     {
         $last = $this->last();
-        $this->isFirst = $last === null && ($item->firstHours !== null || $item->firstMonths !== null);
-        $this->hours = $last === null ? $item->firstHours ?? $item->hours : $item->hours;
-        $this->months = $last === null ? $item->firstMonths ?? $item->months : $item->months;
         $this->lastDay = $last?->day;
         $this->lastH = $last === null ? null : $last->engineH ?? $engine->on($last->day);
-        $this->dueH = $this->hours === null ? null : ($this->lastH ?? 0.0) + $this->hours;
-        $this->remainingH = $this->dueH === null ? null : $this->dueH - $engine->on($in->today);
-        $this->byHours = $this->remainingH === null ? null : $this->dayOf($this->remainingH, $engine->rate);
-        $this->byMonths = $this->months === null ? null : Day::addMonths($last->day ?? $in->installed, $this->months);
+        [$this->isFirst, $this->hours, $this->months] = self::rhythm($item, $last !== null);
+        [$this->dueH, $this->remainingH, $this->byHours] = $this->byTheMeter($engine);
+        $this->byMonths = $this->months === null ? null : Day::addMonths($this->lastDay ?? $in->installed, $this->months);
         $isByHours = $this->byHours !== null && ($this->byMonths === null || $this->byHours < $this->byMonths);
         $this->due = $isByHours ? $this->byHours : $this->byMonths;
         $this->by = $this->due === null ? null : ($isByHours ? 'hours' : 'months');
         $this->state = $this->judged($last !== null);
+    }
+
+    /** @return array{bool, ?float, ?int} whether the shorter first interval counts; hours and months of the interval */
+    private static function rhythm(ServiceItem $item, bool $wasDone): array
+    {
+        return $wasDone ? [false, $item->hours, $item->months] : [
+            $item->firstHours !== null || $item->firstMonths !== null,
+            $item->firstHours ?? $item->hours,
+            $item->firstMonths ?? $item->months,
+        ];
+    }
+
+    /** @return array{?float, ?float, ?int} reading at which it is due, hours until then, and the day that this comes to */
+    private function byTheMeter(EngineHours $engine): array
+    {
+        if ($this->hours === null) {
+            return [null, null, null];
+        }
+        $dueH = ($this->lastH ?? 0.0) + $this->hours;
+        $remainingH = $dueH - $engine->on($this->in->today);
+
+        return [$dueH, $remainingH, $this->dayOf($remainingH, $engine->rate)];
     }
 
     /** Of two on one day the one that was written later. */

@@ -160,20 +160,38 @@ final class SwitchController implements Controller
 
     private function cancelBroken(int $t, bool $n, bool $e): void
     {
-        $isOnNormal = $this->mechanism->closedOn === Side::Normal;
-        if ($this->startDelay->isRunning && ! ($isOnNormal && ! $n && ! $this->isOutageQualified)) {
+        if ($this->startDelay->isRunning && ! $this->isLosingNormal($n)) {
             $this->startDelay->cancel($t, TimerCut::NormalReturned);
         }
-        if ($this->transferDelay->isRunning && ! ($isOnNormal && $e && $this->wantsTransfer())) {
+        if ($this->transferDelay->isRunning && ! $this->mayTransfer($e)) {
             $this->transferDelay->cancel($t, $e ? TimerCut::NoReasonToTransfer : TimerCut::EmergencyLost);
         }
-        if ($this->returnDelay->isRunning && ! (! $isOnNormal && $n && $e && $this->test !== TestKind::Load)) {
+        if ($this->returnDelay->isRunning && ! $this->mayReturn($n, $e)) {
             $this->returnDelay->cancel($t, $n ? TimerCut::EmergencyLost : TimerCut::NormalLost);
         }
-        if ($this->cooldown->isRunning
-            && ! ($this->hasNoDemand($n) && $this->engine?->isStartContactClosed === true && $this->engine->state->turnsByItself())) {
+        if ($this->cooldown->isRunning && ! $this->mayCool($n)) {
             $this->cooldown->cancel($t, $this->whyCooldownBroke($n));
         }
+    }
+
+    private function isLosingNormal(bool $n): bool
+    {
+        return $this->mechanism->closedOn === Side::Normal && ! $n && ! $this->isOutageQualified;
+    }
+
+    private function mayTransfer(bool $e): bool
+    {
+        return $this->mechanism->closedOn === Side::Normal && $e && $this->wantsTransfer();
+    }
+
+    private function mayReturn(bool $n, bool $e): bool
+    {
+        return $this->mechanism->closedOn !== Side::Normal && $n && $e && $this->test !== TestKind::Load;
+    }
+
+    private function mayCool(bool $n): bool
+    {
+        return $this->hasNoDemand($n) && $this->engine?->isStartContactClosed === true && $this->engine->state->turnsByItself();
     }
 
     private function whyCooldownBroke(bool $n): TimerCut

@@ -79,17 +79,21 @@ final readonly class LoadTestPlanReader
             self::unit($use),
             $available,
         );
-        $rules->add(static function () use ($in, $input): void {
-            $profile = $input->base->profile;
-            $least = $input->readEveryMin ?? min($profile->readEveryMin(), $profile->readEarlyMin() ?? INF);
-            if ($input->totalMin() / $least > self::MOST_READINGS) {
-                throw $in->at('reading_interval_min')->bad('That is more than ' . self::MOST_READINGS . ' readings.');
-            }
-        });
+        $rules->add(static fn() => self::demandFewReadings($in, $input));
         $rules->add(static fn() => $table->check($fuel));
         $rules->check();
 
         return $input;
+    }
+
+    /** @throws BadInput */
+    private static function demandFewReadings(Fields $in, LoadTestPlanInput $input): void
+    {
+        $profile = $input->base->profile;
+        $least = $input->readEveryMin ?? min($profile->readEveryMin(), $profile->readEarlyMin() ?? INF);
+        if ($input->totalMin() / $least > self::MOST_READINGS) {
+            throw $in->at('reading_interval_min')->bad('That is more than ' . self::MOST_READINGS . ' readings.');
+        }
     }
 
     private static function unit(FuelUse $use): string

@@ -127,11 +127,7 @@ final readonly class FeederScheduleReader
         $keys = [...self::WAY, ...($isIec ? self::IEC : self::NEC)];
         $in->only($poles === 3 ? array_values(array_diff($keys, ['phase'])) : $keys);
         $id = $in->text('id', 40);
-        $phases = match ($poles) {
-            1 => [$in->oneOf('phase', ['L1', 'L2', 'L3'], 'L1')],
-            2 => str_split($in->oneOf('phase', ['L1L2', 'L2L3', 'L3L1'], 'L1L2'), 2),
-            default => ['L1', 'L2', 'L3'],
-        };
+        $phases = self::phases($in, $poles);
         $loadA = $in->number('load_a', 0.01, 2000);
         $pf = $in->number('pf', 0.1, 1, 0.9);
         $breaker = self::orNull($in, 'breaker_a', $isIec ? 6 : 15, 4000);
@@ -176,6 +172,16 @@ final readonly class FeederScheduleReader
             $magneticX,
             ! $isIec && $in->bool('continuous', false),
         );
+    }
+
+    /** @return list<string> */
+    private static function phases(Fields $in, int $poles): array
+    {
+        return match ($poles) {
+            1 => [$in->oneOf('phase', ['L1', 'L2', 'L3'], 'L1')],
+            2 => str_split($in->oneOf('phase', ['L1L2', 'L2L3', 'L3L1'], 'L1L2'), 2),
+            default => ['L1', 'L2', 'L3'],
+        };
     }
 
     private static function size(Fields $in, string $key, bool $isIec, string $material): ?string

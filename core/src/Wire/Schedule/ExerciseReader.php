@@ -41,10 +41,7 @@ final class ExerciseReader
         $in->only(self::EXERCISE);
         $every = $in->oneOf('every', ['daily', 'weekly', 'fortnightly', 'four_weekly', 'monthly']);
         $weekday = $in->maybeOneOf('day', ScheduleFields::WEEKDAYS);
-        $nth = $in->maybeInt('nth', -1, 4);
-        if ($nth !== null && ! in_array($nth, self::NTHS, true)) {
-            throw $in->at('nth')->bad('This must be 1, 2, 3, 4, or -1 for the last.');
-        }
+        $nth = self::nth($in);
         $dayOfMonth = $in->maybeInt('day_of_month', 1, 31);
         $minute = ScheduleFields::clock($in, 'time');
         $forMin = $in->int('for_min', 1, 1440);
@@ -52,10 +49,7 @@ final class ExerciseReader
         $anchor = $in->has('anchor') ? ScheduleFields::day($in, 'anchor') : null;
         $isStandard = $in->oneOf('clock', ['zone', 'standard'], 'zone') === 'standard';
         $shifts = $in->oneOf('gap_rule', ['skip', 'shift'], 'skip') === 'shift';
-        $skip = [];
-        foreach ($in->maybeList('skip', 0, 400) ?? [] as $node) {
-            $skip[ScheduleFields::dayAt($node)] = true;
-        }
+        $skip = array_fill_keys(array_map(ScheduleFields::dayAt(...), $in->maybeList('skip', 0, 400) ?? []), true);
         $moves = $in->oneOf('skip_rule', ['drop', 'next'], 'drop') === 'next';
         $pauses = $in->each('pauses', 0, 50, static function (Fields $one): array {
             $one->only(['from', 'to']);
@@ -64,19 +58,9 @@ final class ExerciseReader
         });
         $this->later[] = static function () use ($in, $every, $weekday, $nth, $dayOfMonth, $anchor, $pauses): void {
             self::demand($in, 'day', $weekday !== null, in_array($every, self::ON_A_WEEKDAY, true) || $nth !== null);
-            if ($every === 'monthly') {
-                self::demand($in, 'nth', $nth !== null || $dayOfMonth !== null, true);
-                self::demand($in, 'day_of_month', $dayOfMonth !== null && $nth !== null, false);
-            } else {
-                self::demand($in, 'nth', $nth !== null, false);
-                self::demand($in, 'day_of_month', $dayOfMonth !== null, false);
-            }
+            self::demandOneDay($in, $every === 'monthly', $nth !== null, $dayOfMonth !== null);
             self::demand($in, 'anchor', $anchor !== null, in_array($every, self::ANCHORED, true));
-            foreach ($pauses as $i => [$from, $to]) {
-                if ($to < $from) {
-                    throw $in->at('pauses')->at($i, null)->at('to', null)->bad('A pause does not end before it begins.');
-                }
-            }
+            self::demandEnds($in, $pauses);
         };
 
         return new Exercise(
@@ -94,6 +78,40 @@ final class ExerciseReader
             $moves,
             $pauses,
         );
+    }
+
+    /** @throws BadInput */
+    private static function nth(Fields $in): ?int
+    {
+        $nth = $in->maybeInt('nth', -1, 4);
+
+        return $nth === null || in_array($nth, self::NTHS, true) ? $nth
+            : throw $in->at('nth')->bad('This must be 1, 2, 3, 4, or -1 for the last.');
+    }
+
+    /**
+     * A month has one of the two ways to name its day; no other rhythm has either.
+     *
+     * @throws BadInput
+     */
+    private static function demandOneDay(Fields $in, bool $isMonthly, bool $hasNth, bool $hasDay): void
+    {
+        self::demand($in, 'nth', $hasNth || $isMonthly && $hasDay, $isMonthly);
+        self::demand($in, 'day_of_month', $hasDay && ($hasNth || ! $isMonthly), false);
+    }
+
+    /**
+     * @param list<array{int, int}> $pauses
+     *
+     * @throws BadInput
+     */
+    private static function demandEnds(Fields $in, array $pauses): void
+    {
+        foreach ($pauses as $i => [$from, $to]) {
+            if ($to < $from) {
+                throw $in->at('pauses')->at($i, null)->at('to', null)->bad('A pause does not end before it begins.');
+            }
+        }
     }
 
     private static function demand(Fields $in, string $key, bool $isThere, bool $isWanted): void

@@ -45,7 +45,7 @@ final readonly class VoltageDropReader
         $size = $in->oneOf('size', $sizes);
         $sets = $in->int('sets', 1, 12, 1);
         $v = $in->number('v', 1, 1000);
-        $amps = $isSplit ? [$in->number('leg1_a', 0, 5000), $in->number('leg2_a', 0, 5000)] : [$in->number('current_a', 0.001, 5000)];
+        $amps = self::amps($in, $isSplit);
         $neutralSize = $isSplit ? $in->maybeOneOf('neutral_size', $system === 'iec' ? Sizes::MM2 : Sizes::AWG) : null;
         [$feet, $metres] = WiringFields::lengths($in);
         $pf = $in->number('pf', 0.1, 1, 1.0);
@@ -55,8 +55,7 @@ final readonly class VoltageDropReader
         $upstreamPct = $in->number('upstream_drop_pct', 0, 50, 0.0);
         $totalLimitPct = $in->number('total_limit_pct', 0, 50, 5.0, aboveMin: true);
         $lengthFt = WiringFields::feet($in, $feet, $metres);
-        $isPair = $material === 'cu' && $circuit === 'single_phase' && $method !== 'impedance';
-        if (in_array($size, Sizes::CONTROL, true) && ! $isPair) {
+        if (in_array($size, Sizes::CONTROL, true) && ! ($material === 'cu' && $circuit === 'single_phase' && $method !== 'impedance')) {
             throw $in->at('size')->bad('18 and 16 AWG are copper control pairs: single phase, by direct current or K factor.');
         }
         $this->demandMade($in, $system === 'iec' ? Sizes::metric($material) : Sizes::awg($material), [
@@ -84,6 +83,12 @@ final readonly class VoltageDropReader
             $upstreamPct,
             $totalLimitPct,
         );
+    }
+
+    /** @return non-empty-list<float> of each leg */
+    private static function amps(Fields $in, bool $isSplit): array
+    {
+        return $isSplit ? [$in->number('leg1_a', 0, 5000), $in->number('leg2_a', 0, 5000)] : [$in->number('current_a', 0.001, 5000)];
     }
 
     /**

@@ -64,19 +64,15 @@ final readonly class NeutralEarth
         $unit = $network->volts('E', "S$active", 1.0);
         $returnOhm = $unit['E'] ?? null;
         $fault = $returnOhm === null ? 0.0 : $source->vLn / ($in->phaseOhm + $in->faultOhm + $returnOhm);
-        $back = $unit === null || ! isset($unit['P']) ? null : self::through($unit, $active, $joined, $in);
-        $sensed = $returnOhm === null ? null : $fault - $fault * ($back ?? 0.0);
-        $otherBack = $unit === null || ! isset($unit['P'], $unit["S$other"]) ? null : self::through($unit, $other, $joined, $in);
+        $back = isset($unit['P']) ? self::through($unit, $active, $joined, $in) ?? 0.0 : 0.0;
+        $sensed = $returnOhm === null ? null : $fault - $fault * $back;
+        $otherBack = isset($unit['P'], $unit["S$other"]) ? self::through($unit, $other, $joined, $in) ?? 0.0 : 0.0;
 
         return new EarthPosition(
             $name,
             $source->id,
             $points,
-            match (true) {
-                $points === 0 => 'none',
-                $points === 1 => 'ok',
-                default => 'several',
-            },
+            ['none', 'ok'][$points] ?? 'several',
             $neutral,
             $neutral === null ? null : $in->loadNeutralA - $neutral,
             $otherNeutral === null ? null : abs($otherNeutral),
@@ -84,7 +80,7 @@ final readonly class NeutralEarth
             $returnOhm,
             $sensed,
             $sensed === null || $fault === 0.0 ? null : $sensed / $fault,
-            $returnOhm === null ? null : abs($fault * ($otherBack ?? 0.0)),
+            $returnOhm === null ? null : abs($fault * $otherBack),
         );
     }
 

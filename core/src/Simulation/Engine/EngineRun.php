@@ -75,46 +75,33 @@ final class EngineRun
     private function stepOnce(int $t): void
     {
         $demand = $this->isStartContactClosed || $this->isStartedByHand;
-        $isDue = $t >= $this->dueMs;
+        if ($this->state === EngineState::Stopped) {
+            if ($demand) {
+                $this->crank($t, 1);
+            }
+        } elseif (! $demand && $this->state->endsWithDemand()) {
+            $this->stop($t);
+        } elseif ($t >= $this->dueMs) {
+            $this->goOn($t);
+        }
+    }
+
+    private function goOn(int $t): void
+    {
         switch ($this->state) {
-            case EngineState::Stopped:
-                if ($demand) {
-                    $this->crank($t, 1);
-                }
-                break;
             case EngineState::Cranking:
-                if (! $demand) {
-                    $this->stop($t);
-                } elseif ($isDue) {
-                    $this->attemptFires ? $this->fire($t) : $this->failAttempt($t);
-                }
+                $this->attemptFires ? $this->fire($t) : $this->failAttempt($t);
                 break;
             case EngineState::Resting:
-                if (! $demand) {
-                    $this->stop($t);
-                } elseif ($isDue) {
-                    $this->crank($t, $this->attempt + 1);
-                }
+                $this->crank($t, $this->attempt + 1);
                 break;
             case EngineState::RunningUp:
-                if (! $demand) {
-                    $this->stop($t);
-                } elseif ($isDue) {
-                    $this->reachSpeed($t);
-                }
-                break;
-            case EngineState::Running:
-                if (! $demand) {
-                    $this->stop($t);
-                }
+                $this->reachSpeed($t);
                 break;
             case EngineState::Coasting:
-                if ($isDue) {
-                    $this->enter(EngineState::Stopped, Signal::NEVER);
-                }
+                $this->enter(EngineState::Stopped, Signal::NEVER);
                 break;
-            case EngineState::LockedOut:
-                break;
+            default: // nothing is due in the other states
         }
     }
 

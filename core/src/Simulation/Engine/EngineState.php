@@ -18,4 +18,10 @@ enum EngineState: string
     {
         return $this === self::RunningUp || $this === self::Running;
     }
+
+    /** An engine at rest, coasting or locked out does not wait for anybody to want it. */
+    public function endsWithDemand(): bool
+    {
+        return $this === self::Cranking || $this === self::Resting || $this->turnsByItself();
+    }
 }

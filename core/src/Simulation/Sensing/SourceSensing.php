@@ -105,23 +105,30 @@ final class SourceSensing
             $isAnySet = ($this->unbalance = $this->isSpread($values, $limits->unbalance)) || $isAnySet;
         }
         if ($limits->underFrequency !== null || $limits->overFrequency !== null) {
-            $hertz = $this->signal->hertz;
-            $hertz->settle($t);
-            $length = $hertz->length();
-            [$value] = $hertz->at($t);
-            if ($limits->underFrequency !== null) {
-                $isAnySet = ($this->underFrequency = $value < $limits->underFrequency[$this->underFrequency ? 1 : 0] * $length)
-                    || $isAnySet;
-            }
-            if ($limits->overFrequency !== null) {
-                $isAnySet = ($this->overFrequency = $value > $limits->overFrequency[$this->overFrequency ? 1 : 0] * $length) || $isAnySet;
-            }
+            $isAnySet = $this->updateFrequency($t, $limits) || $isAnySet;
         }
         if ($this->sensing->rotationCheck) {
             $isAnySet = ($this->rotation = $this->signal->rotation !== 'abc') || $isAnySet;
         }
 
         return $isAnySet;
+    }
+
+    /** True when either latch of the frequency is set. */
+    private function updateFrequency(int $t, Thresholds $limits): bool
+    {
+        $hertz = $this->signal->hertz;
+        $hertz->settle($t);
+        $length = $hertz->length();
+        [$value] = $hertz->at($t);
+        if ($limits->underFrequency !== null) {
+            $this->underFrequency = $value < $limits->underFrequency[$this->underFrequency ? 1 : 0] * $length;
+        }
+        if ($limits->overFrequency !== null) {
+            $this->overFrequency = $value > $limits->overFrequency[$this->overFrequency ? 1 : 0] * $length;
+        }
+
+        return $this->underFrequency || $this->overFrequency;
     }
 
     /**

@@ -12,28 +12,29 @@ use Escapement\Core\Topology\OutageTestPointInput;
 use Escapement\Core\Wire\Topology\OneLineReader;
 
 /** `calc outage_test_point`: {"topology"?, "names"?, "surveyed"?: {"device"?, "label"?}} → the device to open, or none and why. */
-final readonly class OutageTestPointReader
+final readonly class OutageTestPointReader implements InputReader
 {
     /**
      * @return array<string, mixed>
      *
      * @throws BadInput
      */
-    public function answer(Node $input): array
+    public function answer(Node $node): array
     {
-        $object = $input->object();
+        return (new OutageTestPoint())->decide($this->input($node))->toArray();
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): OutageTestPointInput
+    {
+        $object = $node->object();
         $drawing = $object->optional('topology');
         $names = Texts::map($object->optional('names'), 200);
         $surveyed = $object->optional('surveyed');
         $object->close();
         [$device, $label] = self::surveyed($surveyed);
 
-        return (new OutageTestPoint())->decide(new OutageTestPointInput(
-            $drawing === null ? null : (new OneLineReader())->whole($drawing),
-            $names,
-            $device,
-            $label,
-        ))->toArray();
+        return new OutageTestPointInput($drawing === null ? null : (new OneLineReader())->whole($drawing), $names, $device, $label);
     }
 
     /** @return array{?string, ?string} the reference of the surveyed device, and what it is called */

@@ -12,7 +12,7 @@ use Escapement\Core\PowerDown\PowerDown;
 use Escapement\Core\PowerDown\PowerDownInput;
 
 /** `power_down` on the wire, and as a plan keeps it. Rule: docs/rules.md#power-down. */
-final readonly class PowerDownReader
+final readonly class PowerDownReader implements InputReader
 {
     private const DAY_MIN = 1440;
 

@@ -34,7 +34,7 @@ use Escapement\Core\Wire\Topology\OneLineReader;
  * `answered` holds what each recorded answer was given to, by step: its `expected`, or its words. What is asked differently now
  * is open again; other words for it are no other question.
  */
-final readonly class ProcedureReader
+final readonly class ProcedureReader implements Reader
 {
     /** The order of landing in a large enclosure is long. */
     private const MOST_CHARACTERS = 6000;
@@ -48,9 +48,9 @@ final readonly class ProcedureReader
      *
      * @throws BadInput
      */
-    public function answer(Node $input): array
+    public function answer(Node $node): array
     {
-        $object = $input->object();
+        $object = $node->object();
         $answered = self::answered(Texts::map($object->optional('answered'), self::MOST_CHARACTERS));
         $procedure = $this->procedure($object);
         $stages = [];

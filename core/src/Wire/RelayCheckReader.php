@@ -17,7 +17,7 @@ use Escapement\Core\RelayLogic\Rung;
 use Escapement\Core\Wire\Topology\DrawingFields;
 
 /** `relay_check` on the wire. Rule: docs/rules.md#relay-check. */
-final class RelayCheckReader
+final class RelayCheckReader implements Reader
 {
     private const MOST_DEEP = 8;
     private const MOST_CONTACTS = 40;

@@ -19,20 +19,20 @@ use Escapement\Core\Plant\PlantKind;
  * `calc standing`: {"installation", "plant", "return_delay"?, "bait"?, "load_test"?, "records"?, "facts"?} → the standing of a switch
  * and its parts. `records` are what signed runs said to the parts, in the order of signing; `facts` what holds now, by key.
  */
-final readonly class StandingReader
+final readonly class StandingReader implements InputReader
 {
     /**
      * @return array<string, mixed>
      *
      * @throws BadInput
      */
-    public function answer(Node $input): array
+    public function answer(Node $node): array
     {
-        return (new Standing())->of($this->input($input))->toArray();
+        return (new Standing())->of($this->input($node))->toArray();
     }
 
     /** @throws BadInput */
-    private function input(Node $node): StandingInput
+    public function input(Node $node): StandingInput
     {
         $in = $node->object();
         $installation = $in->required('installation')->enum(InstallationKind::class);

@@ -18,7 +18,7 @@ use Escapement\Core\Survey\SurveyLoad;
  * `survey_check` on the wire: `kind` K1 to K10, `answers` by the keys of core/data/survey.php and `fuel`, `before_photos` a count,
  * `shown` the nameplates and questions that a picture answers, `loads` with `sensitive` and `ups`. Rule: docs/rules.md#survey.
  */
-final readonly class SurveyReader
+final readonly class SurveyReader implements InputReader
 {
     /**
      * @return array<string, mixed>

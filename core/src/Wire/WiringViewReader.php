@@ -22,7 +22,7 @@ use Escapement\Core\WiringView\WiringView;
 use Escapement\Core\WiringView\WiringViewInput;
 
 /** `wiring_view` on the wire. Rule: docs/rules.md#wiring-view. */
-final readonly class WiringViewReader
+final readonly class WiringViewReader implements InputReader
 {
     private const CONTROL_SIZES = ['18', '16', '14', '12', '10'];
 

@@ -22,7 +22,6 @@ final class MethodsTest extends TestCase
     private const LONGER = [
         'Commissioning/Procedure/Bands.php of', 'LoadTest/StepWindow.php measured', 'Recording/ComtradeData.php readBinary',
         'Rehearsal/Story.php ownNumbers', 'Simulation/Sensing/SourceSensing.php updateLatches', 'Terminations/ControlWire.php usual',
-        'Wire/Calculations.php calc',
     ];
     private const BRANCHES = [T_IF, T_ELSEIF, T_FOR, T_FOREACH, T_WHILE, T_CASE, T_CATCH, T_BOOLEAN_AND, T_BOOLEAN_OR, T_COALESCE];
 

@@ -16,8 +16,8 @@ final class SchemaLimitsTest extends TestCase
 {
     /** The words with which a reader refuses a value for its own sake, and not beside another. */
     private const REFUSED = '/is not in the range|characters; it has|items; it has/';
-    /** What is more depends on another field: 5000 A where conductors are in mm², 6000 A where in AWG. */
-    private const BY_ANOTHER = ['terminal_list /power/ocpd_a'];
+    /** What is taken depends on another field: 5000 A where conductors are in mm², 6000 A where in AWG; a limit for each leg. */
+    private const BY_ANOTHER = ['terminal_list /power/ocpd_a', 'shed_plan /leg_limit_a'];
     /** A list of more than these is only tried one too long: the calculation would take its time. */
     private const LONGEST = 60;
 
@@ -89,8 +89,8 @@ final class SchemaLimitsTest extends TestCase
         if (isset($says['enum'])) {
             yield 'no such word';
         }
-        if (isset($says['maxItems']) && is_array($has) && $has !== []) {
-            yield array_fill(0, $says['maxItems'] + 1, $has[0]);
+        if (isset($says['maxItems']) && (is_array($has) || $has === null)) {
+            yield array_fill(0, $says['maxItems'] + 1, $has[0] ?? self::anItem($says)); // most are counted before they are looked at
         }
         if (($says['minItems'] ?? 0) > 0) {
             yield is_array($has) && $has !== [] ? array_fill(0, $says['minItems'] - 1, $has[0]) : [];
@@ -113,10 +113,16 @@ final class SchemaLimitsTest extends TestCase
             yield 'é';
         }
         foreach (['maxItems', 'minItems'] as $limit) {
-            if (isset($says[$limit]) && $says[$limit] <= self::LONGEST && is_array($has) && $has !== []) {
-                yield array_fill(0, $says[$limit], $has[0]);
+            if (isset($says[$limit]) && $says[$limit] <= self::LONGEST && (is_array($has) || $has === null)) {
+                yield array_fill(0, $says[$limit], $has[0] ?? self::anItem($says));
             }
         }
+    }
+
+    /** @param array<string, mixed> $says of a list */
+    private static function anItem(array $says): ?int
+    {
+        return in_array($says['items']['type'] ?? '', ['integer', 'number'], true) ? 1 : null;
     }
 
     /** @param list<string|int> $path */

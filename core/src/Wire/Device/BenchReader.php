@@ -19,11 +19,12 @@ use Escapement\Core\Plant\Plant;
 use Escapement\Core\Plant\PlantKind;
 use Escapement\Core\Power\LegLoad;
 use Escapement\Core\Simulation\ScenarioEvent;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\PlantReader;
 use Escapement\Core\Wire\SettingsReader;
 
 /** `bench_play` on the wire. Rule: docs/rules.md#bench-play. */
-final readonly class BenchReader
+final readonly class BenchReader implements InputReader
 {
     private const KEYS = ['system', 'settings', 'loads', 'bench', 'inputs', 'sample_at_ms', 'until_ms'];
     private const GENERATOR = [

@@ -12,9 +12,10 @@ use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Wire\InputReader;
 
 /** `log_to_marks` on the wire. Rule: docs/rules.md#log-to-marks. */
-final readonly class LogMarksReader
+final readonly class LogMarksReader implements InputReader
 {
     public const MOST_MS = 31_536_000_000;
     private const MOST_SEQ = 4_294_967_295;

@@ -10,9 +10,10 @@ use Escapement\Core\Device\Poll;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 
 /** `log_to_readings` on the wire. Rule: docs/rules.md#log-to-readings. */
-final readonly class LogReadingsReader
+final readonly class LogReadingsReader implements InputReader
 {
     private const POLL = ['t_ms', 'v_v', 'a_a', 'hz', 'kw', 'pf', 'oil_kpa', 'coolant_c', 'exhaust_c', 'battery_v'];
     private const MOST = 10_000;

@@ -15,10 +15,11 @@ use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Wire\PlantReader;
+use Escapement\Core\Wire\Reader;
 use Escapement\Core\Wire\SettingsReader;
 
 /** `register_image` on the wire: a sheet or a moment as registers, and back. Rule: docs/rules.md#register-image. */
-final readonly class RegisterImageReader
+final readonly class RegisterImageReader implements Reader
 {
     private const KEYS = [
         'settings_encode' => ['mode', 'system', 'settings'], 'settings_decode' => ['mode', 'system', 'registers'],

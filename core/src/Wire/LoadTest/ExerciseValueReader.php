@@ -12,11 +12,12 @@ use Escapement\Core\LoadTest\ExerciseInput;
 use Escapement\Core\LoadTest\ExerciseRun;
 use Escapement\Core\LoadTest\ExerciseValue;
 use Escapement\Core\LoadTest\RunType;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Dates;
 
 /** `exercise_value` on the wire. Rule: docs/rules.md#exercise-value. */
-final readonly class ExerciseValueReader
+final readonly class ExerciseValueReader implements InputReader
 {
     private const KEYS = ['today', 'school', 'intervals', 'monthly_met', 'last_done', 'runs', 'soon_days'];
     private const SCHOOLS = ['critical', 'quarterly', 'semi_annual', 'annual', 'custom'];

@@ -11,11 +11,12 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\LoadTest\LoadTestPlan;
 use Escapement\Core\LoadTest\LoadTestPlanInput;
 use Escapement\Core\Power\Fuel\FuelUse;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\Power\FuelTableFields;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `load_test_plan` on the wire. Rule: docs/rules.md#load-test-plan. */
-final readonly class LoadTestPlanReader
+final readonly class LoadTestPlanReader implements InputReader
 {
     private const MOST_READINGS = 20_000;
     private const KEYS = [

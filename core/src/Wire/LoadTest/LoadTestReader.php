@@ -15,10 +15,11 @@ use Escapement\Core\LoadTest\Recovery;
 use Escapement\Core\LoadTest\SeenStep;
 use Escapement\Core\LoadTest\TestLimits;
 use Escapement\Core\LoadTest\TestReading;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `load_test_evaluate` on the wire. Rule: docs/rules.md#load-test-evaluate. */
-final readonly class LoadTestReader
+final readonly class LoadTestReader implements InputReader
 {
     private const KEYS = [
         'profile', 'steps', 'class_min', 'fuel', 'nameplate_kw', 'basis', 'usable_kw', 'rated_a', 'phases', 'nominal_v', 'nominal_hz',

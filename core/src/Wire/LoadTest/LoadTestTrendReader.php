@@ -11,11 +11,12 @@ use Escapement\Core\LoadTest\LoadTestTrend;
 use Escapement\Core\LoadTest\PastTest;
 use Escapement\Core\LoadTest\TrendFigure;
 use Escapement\Core\LoadTest\TrendInput;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Dates;
 
 /** `load_test_trend` on the wire. Rule: docs/rules.md#load-test-trend. */
-final readonly class LoadTestTrendReader
+final readonly class LoadTestTrendReader implements InputReader
 {
     private const FIGURES = [
         'regulation_pct', 'droop_pct', 'oil_kpa', 'coolant_c', 'exhaust_c', 'ambient_c', 'battery_crank_v', 'start_s', 'dip_pct',

@@ -12,10 +12,11 @@ use Escapement\Core\LoadTest\GovernorClass;
 use Escapement\Core\LoadTest\StepTransients;
 use Escapement\Core\LoadTest\TransientInput;
 use Escapement\Core\LoadTest\Waveform;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `step_transients` on the wire. Rule: docs/rules.md#step-transients. */
-final readonly class StepTransientsReader
+final readonly class StepTransientsReader implements InputReader
 {
     private const KEYS = [
         't_ms', 'v_v', 'hz', 'kw', 'nominal_v', 'nominal_hz', 'fuel', 'class', 'pre_ms', 'window_ms', 'settle_ms', 'stay_ms', 'steps',

@@ -12,12 +12,13 @@ use Escapement\Core\Panel\FeederSchedule\FeederInput;
 use Escapement\Core\Panel\FeederSchedule\FeederSchedule;
 use Escapement\Core\Panel\FeederSchedule\FeederSupply;
 use Escapement\Core\Panel\FeederSchedule\FeederWay;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `feeder_schedule3` on the wire. Rule: docs/rules.md#feeder-schedule3. */
-final readonly class FeederScheduleReader
+final readonly class FeederScheduleReader implements InputReader
 {
     private const KEYS = ['style', 'v_ll_v', 'utility', 'generator', 'changeover', 'busbar', 'diversity', 'drop_limit_pct', 'ways'];
     private const CHANGEOVER = [

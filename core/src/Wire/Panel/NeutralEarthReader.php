@@ -10,11 +10,12 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Panel\NeutralEarth\EarthedSource;
 use Escapement\Core\Panel\NeutralEarth\NeutralEarth;
 use Escapement\Core\Panel\NeutralEarth\NeutralEarthInput;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `neutral_earth` on the wire. Rule: docs/rules.md#neutral-earth. */
-final readonly class NeutralEarthReader
+final readonly class NeutralEarthReader implements InputReader
 {
     private const KEYS = [
         'poles', 'wording', 'sources', 'panel_bond', 'panel_bond_ohm', 'load_neutral_a', 'phase_ohm', 'fault_ohm', 'loads_w',

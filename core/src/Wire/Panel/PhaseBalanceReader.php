@@ -11,10 +11,11 @@ use Escapement\Core\Panel\PhaseBalance\BalanceGenerator;
 use Escapement\Core\Panel\PhaseBalance\BalanceInput;
 use Escapement\Core\Panel\PhaseBalance\PanelWay;
 use Escapement\Core\Panel\PhaseBalance\PhaseBalance;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `phase_balance` on the wire. Rule: docs/rules.md#phase-balance. */
-final readonly class PhaseBalanceReader
+final readonly class PhaseBalanceReader implements InputReader
 {
     private const KEYS = ['circuits', 'main_a', 'neutral_rated_a', 'target_pct', 'optimise_for', 'generator'];
     private const WAY = ['id', 'connect', 'a', 'pf', 'lead', 'triplen_pct', 'locked', 'shed'];

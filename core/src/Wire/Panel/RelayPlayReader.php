@@ -17,11 +17,12 @@ use Escapement\Core\RelayLogic\Play\RelayPlay;
 use Escapement\Core\RelayLogic\RelayCircuit;
 use Escapement\Core\RelayLogic\RelayDevice;
 use Escapement\Core\RelayLogic\RelayType;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\RelayCheckReader;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `relay_play` on the wire. Rule: docs/rules.md#relay-play. */
-final readonly class RelayPlayReader
+final readonly class RelayPlayReader implements InputReader
 {
     private const KEYS = ['circuit', 'supplies', 'times', 'initial', 'script', 'until_ms', 'hunting_limit'];
     private const ENGINE = [

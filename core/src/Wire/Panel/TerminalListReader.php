@@ -15,6 +15,7 @@ use Escapement\Core\RelayLogic\Terminals\PanelDevice;
 use Escapement\Core\RelayLogic\Terminals\PanelPower;
 use Escapement\Core\RelayLogic\Terminals\TerminalInput;
 use Escapement\Core\RelayLogic\Terminals\TerminalList;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\RelayCheckReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Colours\ColourSystem;
@@ -22,7 +23,7 @@ use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `terminal_list` on the wire. Rule: docs/rules.md#terminal-list. */
-final readonly class TerminalListReader
+final readonly class TerminalListReader implements InputReader
 {
     private const KEYS = ['circuit', 'region', 'numbering', 'control', 'devices', 'power'];
     private const REGIONS = ['us_208y_120', 'us_480y_277', 'us_split_120_240', 'iec_400_230', 'iec_old_ryb', 'rybn'];

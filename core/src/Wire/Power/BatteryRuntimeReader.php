@@ -10,9 +10,10 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Power\BatteryRuntime;
 use Escapement\Core\Power\BatteryRuntimeInput;
 use Escapement\Core\Power\StationLoad;
+use Escapement\Core\Wire\InputReader;
 
 /** `battery_runtime` on the wire. Rule: docs/rules.md#battery-runtime. */
-final readonly class BatteryRuntimeReader
+final readonly class BatteryRuntimeReader implements InputReader
 {
     private const KEYS = [
         'battery_kwh', 'chemistry', 'dod_pct', 'start_soc_pct', 'inverter_efficiency_pct', 'idle_kw', 'capacity_factor_pct',
@@ -29,7 +30,7 @@ final readonly class BatteryRuntimeReader
         return (new BatteryRuntime())->answer($this->input($node))->toArray();
     }
 
-    private function input(Node $node): BatteryRuntimeInput
+    public function input(Node $node): BatteryRuntimeInput
     {
         $in = (new Fields($node))->only(self::KEYS);
         $batteryKwh = $in->np('battery_kwh');

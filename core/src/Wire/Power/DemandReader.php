@@ -17,10 +17,11 @@ use Escapement\Core\Power\Demand\Hvac;
 use Escapement\Core\Power\Demand\MeasuredInput;
 use Escapement\Core\Power\Demand\VehicleCharger;
 use Escapement\Core\Power\LegLoad;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `demand` on the wire. Rule: docs/rules.md#demand. */
-final readonly class DemandReader
+final readonly class DemandReader implements InputReader
 {
     private const MOST = 1e9;
 
@@ -30,6 +31,12 @@ final readonly class DemandReader
      * @throws BadInput
      */
     public function answer(Node $node): array
+    {
+        return ResultWriter::write((new Demand())->judge($this->input($node)));
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): DemandInput
     {
         $in = (new Fields($node))->only(['system', 'v_ln_v', 'calculated', 'measured', 'schedule', 'prefer', 'imbalance_limit_pct']);
         $rules = new LaterRules();
@@ -47,7 +54,7 @@ final readonly class DemandReader
             throw $in->at('prefer')->bad("There is no section \"$prefer\" here.");
         }
 
-        return ResultWriter::write((new Demand())->judge(new DemandInput($system, $calculated, $measured, $schedule, $prefer, $limitPct)));
+        return new DemandInput($system, $calculated, $measured, $schedule, $prefer, $limitPct);
     }
 
     private function calculated(Fields $in): CalculatedInput

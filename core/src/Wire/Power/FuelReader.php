@@ -15,9 +15,10 @@ use Escapement\Core\Power\Fuel\GasPressure;
 use Escapement\Core\Power\Fuel\GasSupply;
 use Escapement\Core\Power\Fuel\Tank;
 use Escapement\Core\Power\Fuel\VapourTank;
+use Escapement\Core\Wire\InputReader;
 
 /** `fuel` on the wire. Rule: docs/rules.md#fuel. */
-final readonly class FuelReader
+final readonly class FuelReader implements InputReader
 {
     /**
      * @return array<string, mixed>
@@ -29,7 +30,7 @@ final readonly class FuelReader
         return (new FuelRun())->answer($this->input($node))->toArray();
     }
 
-    private function input(Node $node): FuelInput
+    public function input(Node $node): FuelInput
     {
         $in = (new Fields($node))->only([
             'fuel', 'rated_kw', 'load_kw', 'table', 'table_unit', 'btu_per_ft3', 'tank', 'vapour', 'gas', 'pressure', 'pipe',

@@ -13,9 +13,10 @@ use Escapement\Core\Power\Motor\MotorStart;
 use Escapement\Core\Power\Motor\MotorStartInput;
 use Escapement\Core\Power\Motor\StartMethod;
 use Escapement\Core\Power\Motor\StartSource;
+use Escapement\Core\Wire\InputReader;
 
 /** `motor_start` on the wire. Rule: docs/rules.md#motor-start. */
-final readonly class MotorStartReader
+final readonly class MotorStartReader implements InputReader
 {
     private const MOTOR = [
         'phases', 'v_v', 'lra_a', 'hp', 'code', 'fla_a', 'lra_multiple', 'method', 'soft_start_factor', 'start_pf', 'load_torque_pct',
@@ -28,16 +29,22 @@ final readonly class MotorStartReader
      */
     public function answer(Node $node): array
     {
+        return (new MotorStart())->answer($this->input($node))->toArray();
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): MotorStartInput
+    {
         $in = (new Fields($node))->only(['motor', 'source', 'application', 'dip_limit_pct', 'strict', 'code_bound']);
 
-        return (new MotorStart())->answer(new MotorStartInput(
+        return new MotorStartInput(
             $this->motor($in->object('motor')->only(self::MOTOR)),
             $this->source($in->object('source')),
             $in->oneOf('application', array_keys(MotorStartInput::LIMITS), 'general'),
             $in->maybeNumber('dip_limit_pct', 1, 60),
             $in->bool('strict', false),
             $in->oneOf('code_bound', ['upper', 'mid', 'lower'], 'upper'),
-        ))->toArray();
+        );
     }
 
     private function motor(Fields $in): Motor

@@ -11,10 +11,11 @@ use Escapement\Core\Power\PowerFactor\BankGenerator;
 use Escapement\Core\Power\PowerFactor\BankInput;
 use Escapement\Core\Power\PowerFactor\CapacitorStage;
 use Escapement\Core\Power\PowerFactor\PowerFactorBank;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `power_factor_bank` on the wire. Rule: docs/rules.md#power-factor-bank. */
-final readonly class PowerFactorBankReader
+final readonly class PowerFactorBankReader implements InputReader
 {
     private const KEYS = [
         'kw', 'pf', 'target_pf', 'v_ll_v', 'fixed', 'steps', 'school', 'rules', 'conductor_factor', 'breaker_factor', 'discharge_s',

@@ -13,9 +13,10 @@ use Escapement\Core\Power\LegLoad;
 use Escapement\Core\Power\ShedLoad;
 use Escapement\Core\Power\ShedPlan;
 use Escapement\Core\Power\ShedPlanInput;
+use Escapement\Core\Wire\InputReader;
 
 /** `shed_plan` on the wire. Rule: docs/rules.md#shed-plan. */
-final readonly class ShedPlanReader
+final readonly class ShedPlanReader implements InputReader
 {
     /**
      * @return array<string, mixed>
@@ -27,7 +28,7 @@ final readonly class ShedPlanReader
         return (new ShedPlan())->answer($this->input($node))->toArray();
     }
 
-    private function input(Node $node): ShedPlanInput
+    public function input(Node $node): ShedPlanInput
     {
         $in = (new Fields($node))->only(['system', 'v_ln_v', 'usable_kw', 'base_kw', 'leg_limit_a', 'source', 'loads']);
         $rules = new LaterRules();

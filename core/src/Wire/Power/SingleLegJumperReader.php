@@ -11,9 +11,10 @@ use Escapement\Core\Power\JumperLoad;
 use Escapement\Core\Power\MultiwireBranch;
 use Escapement\Core\Power\SingleLegJumper;
 use Escapement\Core\Power\SingleLegJumperInput;
+use Escapement\Core\Wire\InputReader;
 
 /** `single_leg_jumper` on the wire. Rule: docs/rules.md#single-leg-jumper. */
-final readonly class SingleLegJumperReader
+final readonly class SingleLegJumperReader implements InputReader
 {
     private const KEYS = [
         'maker_allows', 'alternate_ever_240', 'inverter_kw', 'inverter_a', 'v_ln_v', 'feeder_neutral_a', 'main_a', 'check', 'loads',
@@ -30,7 +31,7 @@ final readonly class SingleLegJumperReader
         return (new SingleLegJumper())->answer($this->input($node))->toArray();
     }
 
-    private function input(Node $node): SingleLegJumperInput
+    public function input(Node $node): SingleLegJumperInput
     {
         $in = (new Fields($node))->only(self::KEYS);
         $maker = $in->oneOf('maker_allows', ['yes', 'no', 'unknown'], 'unknown');

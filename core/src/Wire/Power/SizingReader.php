@@ -14,10 +14,11 @@ use Escapement\Core\Power\Sizing\Sizing;
 use Escapement\Core\Power\Sizing\SizingInput;
 use Escapement\Core\Power\Sizing\SizingLimits;
 use Escapement\Core\Power\Sizing\SizingLoad;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `sizing` on the wire. Rule: docs/rules.md#sizing. */
-final readonly class SizingReader
+final readonly class SizingReader implements InputReader
 {
     private const KEYS = [
         'system',
@@ -41,6 +42,12 @@ final readonly class SizingReader
      */
     public function answer(Node $node): array
     {
+        return ResultWriter::write((new Sizing())->judge($this->input($node)));
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): SizingInput
+    {
         $in = (new Fields($node))->only(self::KEYS);
         $rules = new LaterRules();
         $system = LegSystem::read($in);
@@ -60,7 +67,7 @@ final readonly class SizingReader
         );
         $rules->check();
 
-        return ResultWriter::write((new Sizing())->judge($input));
+        return $input;
     }
 
     private function load(Fields $in, LegSystem $system, LaterRules $rules): SizingLoad

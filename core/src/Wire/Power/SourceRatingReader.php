@@ -13,9 +13,10 @@ use Escapement\Core\Power\Rating\GeneratorRating;
 use Escapement\Core\Power\Rating\GeneratorRatingInput;
 use Escapement\Core\Power\Rating\InverterRating;
 use Escapement\Core\Power\Rating\InverterRatingInput;
+use Escapement\Core\Wire\InputReader;
 
 /** `source_rating` on the wire: a generator, or battery stations. Rule: docs/rules.md#source-rating. */
-final readonly class SourceRatingReader
+final readonly class SourceRatingReader implements InputReader
 {
     private const FUELS = ['natural_gas', 'lp', 'petrol', 'diesel'];
     private const GENERATOR = [
@@ -35,6 +36,15 @@ final readonly class SourceRatingReader
      */
     public function answer(Node $node): array
     {
+        $input = $this->input($node);
+
+        return ($input instanceof GeneratorRatingInput ? (new GeneratorRating())->answer($input) : (new InverterRating())->answer($input))
+            ->toArray();
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): GeneratorRatingInput|InverterRatingInput
+    {
         $in = (new Fields($node))->only(['kind', 'system', 'v_ln_v', 'generator', 'inverter']);
         $kind = $in->oneOf('kind', ['generator', 'inverter']);
         $system = LegSystem::read($in);
@@ -44,10 +54,9 @@ final readonly class SourceRatingReader
             }
         };
 
-        return ($kind === 'generator'
-            ? (new GeneratorRating())->answer($this->generator($in->object('generator'), $system, static fn() => $refuse('inverter')))
-            : (new InverterRating())->answer($this->inverter($in->object('inverter'), $system, static fn() => $refuse('generator'))))
-            ->toArray();
+        return $kind === 'generator'
+            ? $this->generator($in->object('generator'), $system, static fn() => $refuse('inverter'))
+            : $this->inverter($in->object('inverter'), $system, static fn() => $refuse('generator'));
     }
 
     /** @param \Closure(): void $refuseOther before figures are held against each other */

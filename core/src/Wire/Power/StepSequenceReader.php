@@ -10,9 +10,10 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Power\Restart\RestartLoad;
 use Escapement\Core\Power\Restart\StepSequence;
 use Escapement\Core\Power\Restart\StepSequenceInput;
+use Escapement\Core\Wire\InputReader;
 
 /** `step_sequence` on the wire. Rule: docs/rules.md#step-sequence. */
-final readonly class StepSequenceReader
+final readonly class StepSequenceReader implements InputReader
 {
     /**
      * @return array<string, mixed>
@@ -20,6 +21,12 @@ final readonly class StepSequenceReader
      * @throws BadInput
      */
     public function answer(Node $node): array
+    {
+        return (new StepSequence())->answer($this->input($node))->toArray();
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): StepSequenceInput
     {
         $in = (new Fields($node))->only([
             'usable_kw', 'base_kw', 'k_kva', 'dip_limit_pct', 'max_start_kva', 'first_step_s', 'step_s', 'dark_s', 'loads',
@@ -34,7 +41,7 @@ final readonly class StepSequenceReader
         $darkS = $in->n0('dark_s', 0.0);
         $loads = $in->each('loads', 0, 200, $this->load(...), isOptional: false);
 
-        return (new StepSequence())->answer(new StepSequenceInput(
+        return new StepSequenceInput(
             $usableKw,
             $stiffnessKva,
             $loads,
@@ -44,7 +51,7 @@ final readonly class StepSequenceReader
             $firstStepS,
             $stepS,
             $darkS,
-        ))->toArray();
+        );
     }
 
     private function load(Fields $in): RestartLoad

@@ -10,10 +10,11 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Power\Metering\CurrentRatio;
 use Escapement\Core\Power\Metering\MeterInput;
 use Escapement\Core\Power\Metering\ThreePhaseMeter;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 
 /** `three_phase_meter` on the wire. Rule: docs/rules.md#three-phase-meter. */
-final readonly class ThreePhaseMeterReader
+final readonly class ThreePhaseMeterReader implements InputReader
 {
     private const KEYS = [
         'v_v', 'v_ll_v', 'i_a', 'pf', 'lead', 'ct', 'v_deg', 'i_deg', 'kw_meter', 'neutral_a', 'rotation_expected',

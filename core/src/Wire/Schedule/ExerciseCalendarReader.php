@@ -9,9 +9,10 @@ use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
 use Escapement\Core\Schedule\ExerciseCalendar;
 use Escapement\Core\Schedule\SwitchExercise;
+use Escapement\Core\Wire\Reader;
 
 /** `exercise_calendar` on the wire. Rule: docs/rules.md#exercise-calendar. */
-final readonly class ExerciseCalendarReader
+final readonly class ExerciseCalendarReader implements Reader
 {
     private const MOST_DAYS = 1500;
 

@@ -18,9 +18,10 @@ use Escapement\Core\Schedule\Clash\WeeklyHours;
 use Escapement\Core\Schedule\SwitchCalendar;
 use Escapement\Core\Schedule\SwitchExercise;
 use Escapement\Core\Schedule\Zone;
+use Escapement\Core\Wire\InputReader;
 
 /** `exercise_clashes` on the wire. Rule: docs/rules.md#exercise-clashes. */
-final class ExerciseClashesReader
+final class ExerciseClashesReader implements InputReader
 {
     private const KEYS = ['from', 'to', 'people', 'groups', 'switches', 'blocks', 'search'];
     private const SWITCH = ['id', 'zone', 'exercise', 'person', 'group', 'quiet_hours', 'sleep_hours', 'business_hours'];

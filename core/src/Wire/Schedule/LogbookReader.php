@@ -10,10 +10,11 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Schedule\Logbook\LogbookInput;
 use Escapement\Core\Schedule\Logbook\LogbookSummary;
 use Escapement\Core\Schedule\Logbook\LogEntry;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\Power\FuelTableFields;
 
 /** `logbook_summary` on the wire. Rule: docs/rules.md#logbook-summary. */
-final class LogbookReader
+final class LogbookReader implements InputReader
 {
     private const KEYS = ['from', 'to', 'source', 'fuel_tolerance_pct', 'gap_days', 'battery_nominal_v', 'entries'];
     private const KINDS = [

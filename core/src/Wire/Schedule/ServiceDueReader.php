@@ -12,9 +12,10 @@ use Escapement\Core\Schedule\Service\ServiceDue;
 use Escapement\Core\Schedule\Service\ServiceEntry;
 use Escapement\Core\Schedule\Service\ServiceInput;
 use Escapement\Core\Schedule\Service\ServiceItem;
+use Escapement\Core\Wire\InputReader;
 
 /** `service_due` on the wire. Rule: docs/rules.md#service-due. */
-final readonly class ServiceDueReader
+final readonly class ServiceDueReader implements InputReader
 {
     private const KEYS = [
         'today', 'installed', 'cooling', 'fuel', 'use_generic', 'items', 'readings', 'history', 'exercise_h_per_year', 'outage_h_per_year',

@@ -12,9 +12,10 @@ use Escapement\Core\Schedule\Readiness\ReadinessAction;
 use Escapement\Core\Schedule\Readiness\ReadinessInput;
 use Escapement\Core\Schedule\Readiness\ReadinessSite;
 use Escapement\Core\Schedule\Readiness\StormReadiness;
+use Escapement\Core\Wire\InputReader;
 
 /** `storm_readiness` on the wire. Rule: docs/rules.md#storm-readiness. */
-final class StormReadinessReader
+final class StormReadinessReader implements InputReader
 {
     private const SITE = [
         'id', 'priority', 'school', 'selector', 'open_stops', 'outage_test', 'load_test', 'fuel_piped', 'fuel_days', 'battery_installed',

@@ -12,9 +12,10 @@ use Escapement\Core\Schedule\Visit\Visit;
 use Escapement\Core\Schedule\Visit\VisitInput;
 use Escapement\Core\Schedule\Visit\VisitPlan;
 use Escapement\Core\Schedule\Visit\VisitTechnician;
+use Escapement\Core\Wire\InputReader;
 
 /** `visit_plan` on the wire. Rule: docs/rules.md#visit-plan. */
-final class VisitPlanReader
+final class VisitPlanReader implements InputReader
 {
     private const TECHNICIAN = ['id', 'lat', 'lon', 'days', 'from', 'to', 'absences', 'skills'];
     private const VISIT = [

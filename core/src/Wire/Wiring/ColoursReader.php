@@ -7,6 +7,7 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Colours\Colours;
 use Escapement\Core\Wiring\Colours\ColoursInput;
@@ -15,7 +16,7 @@ use Escapement\Core\Wiring\Colours\Landing;
 use Escapement\Core\Wiring\Sizes;
 
 /** `colours` on the wire. Rule: docs/rules.md#colours. */
-final readonly class ColoursReader
+final readonly class ColoursReader implements InputReader
 {
     /**
      * @return array<string, mixed>
@@ -23,6 +24,12 @@ final readonly class ColoursReader
      * @throws BadInput
      */
     public function answer(Node $node): array
+    {
+        return ResultWriter::write((new Colours())->judge($this->input($node)));
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): ColoursInput
     {
         $in = new Fields($node);
         $system = new ColourSystem($in->oneOf('system', ColourSystem::NAMES));
@@ -35,9 +42,7 @@ final readonly class ColoursReader
             $landings[] = $this->landing(new Fields($item), $system);
         }
 
-        return ResultWriter::write(
-            (new Colours())->judge(new ColoursInput($system, $landings, $isBondingPoint, $hasNeutral, $hasSeveralSystems)),
-        );
+        return new ColoursInput($system, $landings, $isBondingPoint, $hasNeutral, $hasSeveralSystems);
     }
 
     private function landing(Fields $in, ColourSystem $system): Landing

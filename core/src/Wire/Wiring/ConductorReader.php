@@ -7,6 +7,7 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Cable;
 use Escapement\Core\Wiring\Conductor;
@@ -20,7 +21,7 @@ use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `conductor` on the wire, in AWG or in mm². Rule: docs/rules.md#conductor. */
-final readonly class ConductorReader
+final readonly class ConductorReader implements InputReader
 {
     private const NEC = [
         'system',
@@ -60,11 +61,19 @@ final readonly class ConductorReader
      */
     public function answer(Node $node): array
     {
+        $input = $this->input($node);
+
+        return ResultWriter::write(
+            $input instanceof ConductorInput ? (new Conductor())->size($input) : (new MetricConductor())->size($input),
+        );
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): ConductorInput|MetricConductorInput
+    {
         $in = new Fields($node);
 
-        return ResultWriter::write($in->oneOf('system', ['nec', 'iec'], 'nec') === 'nec'
-            ? (new Conductor())->size($this->nec($in))
-            : (new MetricConductor())->size($this->iec($in)));
+        return $in->oneOf('system', ['nec', 'iec'], 'nec') === 'nec' ? $this->nec($in) : $this->iec($in);
     }
 
     private function nec(Fields $in): ConductorInput

@@ -7,6 +7,7 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\FaultCurrent\FaultCircuit;
 use Escapement\Core\Wiring\FaultCurrent\FaultCurrent;
@@ -21,7 +22,7 @@ use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `fault_current` on the wire. Rule: docs/rules.md#fault-current. */
-final readonly class FaultCurrentReader
+final readonly class FaultCurrentReader implements InputReader
 {
     /** Line-to-neutral over line-to-line current of a centre-tapped transformer, as long as nobody has asked the maker. */
     private const LN_FACTOR = 1.5;
@@ -35,6 +36,12 @@ final readonly class FaultCurrentReader
      * @throws BadInput
      */
     public function answer(Node $node): array
+    {
+        return ResultWriter::write((new FaultCurrent())->judge($this->input($node)));
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): FaultCurrentInput
     {
         $in = new Fields($node);
         $isNec = $in->oneOf('system', ['nec', 'iec'], 'nec') === 'nec';
@@ -59,9 +66,7 @@ final readonly class FaultCurrentReader
             }
         }
 
-        return ResultWriter::write((new FaultCurrent())->judge(
-            new FaultCurrentInput($isNec, $circuit, $source, $points, $conductorC, $motorA),
-        ));
+        return new FaultCurrentInput($isNec, $circuit, $source, $points, $conductorC, $motorA);
     }
 
     private function source(Fields $in, FaultCircuit $circuit): FaultSource

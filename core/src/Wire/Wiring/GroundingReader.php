@@ -7,6 +7,7 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Grounding\EgcInput;
 use Escapement\Core\Wiring\Grounding\FaultPathInput;
@@ -18,7 +19,7 @@ use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `grounding` on the wire. Rule: docs/rules.md#grounding. */
-final class GroundingReader
+final class GroundingReader implements InputReader
 {
     /** @var list<\Closure(): void> the rules between fields, which come after all fields of the whole input */
     private array $checks = [];
@@ -29,6 +30,12 @@ final class GroundingReader
      * @throws BadInput
      */
     public function answer(Node $node): array
+    {
+        return ResultWriter::write((new Grounding())->size($this->input($node)));
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): GroundingInput
     {
         $in = (new Fields($node))->only(['egc', 'gec', 'bonding_jumper', 'grounded_conductor']);
         $input = new GroundingInput(
@@ -44,7 +51,7 @@ final class GroundingReader
             $check();
         }
 
-        return ResultWriter::write((new Grounding())->size($input));
+        return $input;
     }
 
     private function egc(Fields $in): EgcInput

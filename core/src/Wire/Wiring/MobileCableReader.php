@@ -7,13 +7,14 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wiring\CordPiece;
 use Escapement\Core\Wiring\MobileCable;
 use Escapement\Core\Wiring\MobileCableInput;
 use Escapement\Core\Wiring\PlugContact;
 
 /** `mobile_cable` on the wire. Rule: docs/rules.md#mobile-cable. */
-final readonly class MobileCableReader
+final readonly class MobileCableReader implements InputReader
 {
     /**
      * @return array<string, mixed>
@@ -25,7 +26,7 @@ final readonly class MobileCableReader
         return (new MobileCable())->answer($this->input($node))->toArray();
     }
 
-    private function input(Node $node): MobileCableInput
+    public function input(Node $node): MobileCableInput
     {
         $in = new Fields($node);
         $is30 = $in->oneOf('feed', ['30a', '50a']) === '30a';

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Wire\Wiring;
 
-use Escapement\Core\Finding\CalculationResult;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wiring\Box\BoxConductors;
 use Escapement\Core\Wiring\Box\BoxDevice;
 use Escapement\Core\Wiring\Box\BoxPull;
@@ -21,7 +21,7 @@ use Escapement\Core\Wiring\Raceways;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `pull_box` on the wire: by raceways or by volume. Rule: docs/rules.md#pull-box. */
-final readonly class PullBoxReader
+final readonly class PullBoxReader implements InputReader
 {
     private const VOLUME = ['box_volume_in3', 'box', 'conductors', 'egc', 'clamps', 'support_fittings', 'devices', 'egc_rule'];
 
@@ -32,12 +32,20 @@ final readonly class PullBoxReader
      */
     public function answer(Node $node): array
     {
-        $in = new Fields($node);
+        $input = $this->input($node);
 
-        return ($in->oneOf('mode', ['raceways', 'volume']) === 'raceways' ? $this->raceways($in) : $this->volume($in))->toArray();
+        return ($input instanceof PullBoxInput ? (new PullBox())->answer($input) : (new BoxVolume())->answer($input))->toArray();
     }
 
-    private function raceways(Fields $in): CalculationResult
+    /** @throws BadInput */
+    public function input(Node $node): PullBoxInput|BoxVolumeInput
+    {
+        $in = new Fields($node);
+
+        return $in->oneOf('mode', ['raceways', 'volume']) === 'raceways' ? $this->raceways($in) : $this->volume($in);
+    }
+
+    private function raceways(Fields $in): PullBoxInput
     {
         $box = $this->box($in->only(['mode', 'box', 'raceways', 'pulls'])->object('box'));
         /** @var non-empty-list<BoxRaceway> $raceways */
@@ -57,7 +65,7 @@ final readonly class PullBoxReader
             $pulls[] = new BoxPull($first, $second, $largest, $isSplice, $spacingIn);
         }
 
-        return (new PullBox())->answer(new PullBoxInput($box, $raceways, $pulls));
+        return new PullBoxInput($box, $raceways, $pulls);
     }
 
     private function raceway(Fields $in): BoxRaceway
@@ -90,7 +98,7 @@ final readonly class PullBoxReader
         return [$first, $second];
     }
 
-    private function volume(Fields $in): CalculationResult
+    private function volume(Fields $in): BoxVolumeInput
     {
         $given = $in->only(['mode', ...self::VOLUME])->maybeNumber('box_volume_in3', 0.1, 5000);
         $box = ($boxIn = $in->maybeObject('box')) === null ? null : $this->box($boxIn);
@@ -110,7 +118,7 @@ final readonly class PullBoxReader
             throw $in->node->at('box_volume_in3', null)->bad('The volume is needed once: as a figure or by the box.');
         }
 
-        return (new BoxVolume())->answer(new BoxVolumeInput(
+        return new BoxVolumeInput(
             $availableIn3,
             $conductors,
             $egc,
@@ -118,7 +126,7 @@ final readonly class PullBoxReader
             $fittings,
             $devices,
             $isSingle,
-        ));
+        );
     }
 
     private function conductors(Fields $in): BoxConductors

@@ -7,6 +7,7 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Raceway\FillItem;
 use Escapement\Core\Wiring\Raceway\MetalComparison;
@@ -17,7 +18,7 @@ use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `raceway_fill` on the wire. Rule: docs/rules.md#raceway-fill. */
-final readonly class RacewayFillReader
+final readonly class RacewayFillReader implements InputReader
 {
     /**
      * @return array<string, mixed>
@@ -25,6 +26,12 @@ final readonly class RacewayFillReader
      * @throws BadInput
      */
     public function answer(Node $node): array
+    {
+        return ResultWriter::write((new RacewayFill())->judge($this->input($node)));
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): RacewayFillInput
     {
         $in = (new Fields($node))->only(['raceway', 'nipple', 'items', 'compare']);
         $raceway = $in->object('raceway')->only(['type', 'trade_size']);
@@ -38,9 +45,7 @@ final readonly class RacewayFillReader
         $items = $in->each('items', 1, 40, $this->item(...), isOptional: false);
         $compare = $in->maybeObject('compare');
 
-        return ResultWriter::write((new RacewayFill())->judge(
-            new RacewayFillInput($type, $tradeSize, $items, $isNipple, $compare === null ? null : $this->compare($compare)),
-        ));
+        return new RacewayFillInput($type, $tradeSize, $items, $isNipple, $compare === null ? null : $this->compare($compare));
     }
 
     private function item(Fields $in): FillItem

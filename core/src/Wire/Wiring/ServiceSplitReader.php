@@ -7,6 +7,7 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wiring\Ampacity;
 use Escapement\Core\Wiring\Split\LineConductor;
 use Escapement\Core\Wiring\Split\ServiceSplit;
@@ -17,7 +18,7 @@ use Escapement\Core\Wiring\Split\SplitSwitch;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `service_split` on the wire. Rule: docs/rules.md#service-split. */
-final readonly class ServiceSplitReader
+final readonly class ServiceSplitReader implements InputReader
 {
     /**
      * @return array<string, mixed>
@@ -29,7 +30,7 @@ final readonly class ServiceSplitReader
         return (new ServiceSplit())->answer($this->input($node))->toArray();
     }
 
-    private function input(Node $node): ServiceSplitInput
+    public function input(Node $node): ServiceSplitInput
     {
         $in = (new Fields($node))->only([
             'service_ocpd_a',

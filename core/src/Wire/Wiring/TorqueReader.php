@@ -7,6 +7,7 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wiring\Dates;
 use Escapement\Core\Wiring\Torque\Torque;
 use Escapement\Core\Wiring\Torque\TorqueInput;
@@ -16,7 +17,7 @@ use Escapement\Core\Wiring\Torque\TorqueTool;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `torque` on the wire. Rule: docs/rules.md#torque. */
-final readonly class TorqueReader
+final readonly class TorqueReader implements InputReader
 {
     /**
      * @return array<string, mixed>
@@ -24,6 +25,12 @@ final readonly class TorqueReader
      * @throws BadInput
      */
     public function answer(Node $node): array
+    {
+        return (new Torque())->answer($this->input($node))->toArray();
+    }
+
+    /** @throws BadInput */
+    public function input(Node $node): TorqueInput
     {
         $in = new Fields($node);
         $isFirst = $in->oneOf('visit', ['first', 'revisit'], 'first') === 'first';
@@ -35,7 +42,7 @@ final readonly class TorqueReader
         $point = fn(Fields $one): TorquePoint => $this->point($one, $isFirst);
         $points = $in->each('points', 1, 100, $point, isOptional: false, idsLast: true);
 
-        return (new Torque())->answer(new TorqueInput($workDate, $points, $isFirst, $isRetorqueAll, $tolerancePct, $tool))->toArray();
+        return new TorqueInput($workDate, $points, $isFirst, $isRetorqueAll, $tolerancePct, $tool);
     }
 
     private function tool(Fields $in): TorqueTool

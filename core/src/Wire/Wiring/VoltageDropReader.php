@@ -7,6 +7,7 @@ namespace Escapement\Core\Wire\Wiring;
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Fields;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Wire\InputReader;
 use Escapement\Core\Wire\ResultWriter;
 use Escapement\Core\Wiring\Sizes;
 use Escapement\Core\Wiring\VoltageDrop;
@@ -14,7 +15,7 @@ use Escapement\Core\Wiring\VoltageDropInput;
 use Escapement\Core\Wiring\WiringFields;
 
 /** `voltage_drop` on the wire. Rule: docs/rules.md#voltage-drop. */
-final readonly class VoltageDropReader
+final readonly class VoltageDropReader implements InputReader
 {
     /**
      * @return array<string, mixed> the drop's own figures stand beside the others
@@ -23,15 +24,17 @@ final readonly class VoltageDropReader
      */
     public function answer(Node $node): array
     {
-        $result = (new VoltageDrop())->judge($this->input(new Fields($node)));
+        $result = (new VoltageDrop())->judge($this->input($node));
         $values = ResultWriter::write($result);
         unset($values['drop']);
 
         return $values + ResultWriter::write($result->drop);
     }
 
-    private function input(Fields $in): VoltageDropInput
+    /** @throws BadInput */
+    public function input(Node $node): VoltageDropInput
     {
+        $in = new Fields($node);
         $system = $in->oneOf('system', ['nec', 'iec'], 'nec');
         $circuit = $in->oneOf('circuit', ['single_phase', 'split_phase', 'three_phase']);
         $method = $in->oneOf('method', ['dc', 'k_factor', 'impedance'], 'dc');

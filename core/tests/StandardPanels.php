@@ -57,7 +57,7 @@ final readonly class StandardPanels
      *
      * @return array<string, mixed>
      */
-    private static function parts(string $key, array $times = []): array
+    public static function parts(string $key, array $times = []): array
     {
         $standard = StandardCircuits::all()[$key];
 

@@ -25,6 +25,8 @@ use Escapement\Core\Wiring\Dates;
 final readonly class InstallationReader
 {
     private const MOST_LINES = 60;
+    /** What the checks call otherwise than a line does. */
+    private const OF_A_LINE = ['terminal' => 'on', 'conductor_size' => 'size'];
 
     /**
      * @param array<string, string> $names of elements
@@ -83,8 +85,9 @@ final readonly class InstallationReader
         $stops = self::stops($in);
         try {
             $check = new EnclosureCheck($system, $lines, $isBondingPoint, $workDate);
-        } catch (BadInput $e) {
-            throw $in->at('lines')->bad("$e->path: {$e->getMessage()}");
+        } catch (BadInput $e) { // /landings/3/terminal, /points/3/conductor_size
+            [, , $line, $key] = explode('/', $e->path);
+            throw $in->at('lines')->at((int) $line, null)->at(self::OF_A_LINE[$key] ?? $key, null)->bad($e->getMessage());
         }
 
         return ['id' => $id, 'name' => $name, 'lines' => $lines, 'check' => $check, 'stops' => $stops];

@@ -6,9 +6,6 @@ namespace Escapement\Core\Tests\Wire;
 
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Wire\Calculations;
-use Escapement\Core\Wire\InputReader;
-use Escapement\Core\Wire\ScenarioReader;
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -64,14 +61,8 @@ final class SchemaDefaultsTest extends TestCase
     /** @return null|object|string what is read of it, or what is answered where a reader hands nothing out; null where it is refused */
     private static function read(string $calc, \stdClass $input): null|object|string
     {
-        $node = new Node($input);
-        $reader = (new Calculations())->reader($calc);
         try {
-            $read = match (true) {
-                $reader instanceof InputReader => $reader->input($node),
-                $calc === 'rehearse' => (new ScenarioReader())->scenario($node),
-                default => (new Calculations())->calc($calc, $node),
-            };
+            $read = Document::read($calc, new Node($input));
         } catch (BadInput) {
             return null;
         }

@@ -6,7 +6,6 @@ namespace Escapement\Core\Tests\Wire;
 
 use Escapement\Core\Input\BadInput;
 use Escapement\Core\Input\Node;
-use Escapement\Core\Wire\Calculations;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -16,8 +15,11 @@ final class SchemaLimitsTest extends TestCase
 {
     /** The words with which a reader refuses a value for its own sake, and not beside another. */
     private const REFUSED = '/is not in the range|characters; it has|items; it has/';
-    /** What is taken depends on another field: 5000 A where conductors are in mm², 6000 A where in AWG; a limit for each leg. */
-    private const BY_ANOTHER = ['terminal_list /power/ocpd_a', 'shed_plan /leg_limit_a'];
+    /** What is taken depends on another field: 5000 A where conductors are in mm², 6000 A where in AWG; a limit for each leg; its bank. */
+    private const BY_ANOTHER = [
+        'terminal_list /power/ocpd_a', 'shed_plan /leg_limit_a', 'bench_play /inputs/0#14/element',
+        'procedure /panel/supplies/*/v#1',
+    ];
     /** A list of more than these is only tried one too long: the calculation would take its time. */
     private const LONGEST = 60;
 
@@ -36,13 +38,13 @@ final class SchemaLimitsTest extends TestCase
                 $has = self::at($input, $path);
                 foreach (self::beyond($says, $has) as $value) {
                     $refusal = self::refusal($calc, $input, $path, $value);
-                    if ($refusal?->path !== '/' . implode('/', $path)) {
+                    if ($refusal?->path !== self::pointer($path)) {
                         $wrong[] = "$place takes " . substr((string) json_encode($value), 0, 60) . ", refuses $refusal?->path";
                     }
                 }
                 foreach (in_array("$calc $place", self::BY_ANOTHER, true) ? [] : self::within($says, $has) as $value) {
                     $refusal = self::refusal($calc, $input, $path, $value);
-                    if ($refusal?->path === '/' . implode('/', $path) && preg_match(self::REFUSED, $refusal->getMessage()) === 1) {
+                    if ($refusal?->path === self::pointer($path) && preg_match(self::REFUSED, $refusal->getMessage()) === 1) {
                         $wrong[] = "$place refuses " . substr((string) json_encode($value), 0, 60) . ': ' . $refusal->getMessage();
                     }
                 }
@@ -59,6 +61,7 @@ final class SchemaLimitsTest extends TestCase
         foreach (SchemaTest::cases() as [$calc, $input]) {
             $inputs[$calc][] = $input;
         }
+        $inputs = array_merge_recursive($inputs, FullInputs::all());
         foreach ($inputs as $calc => $of) {
             yield $calc => [$calc, $of];
         }
@@ -136,11 +139,16 @@ final class SchemaLimitsTest extends TestCase
     }
 
     /** @param list<string|int> $path */
+    private static function pointer(array $path): string
+    {
+        return '/' . implode('/', array_map(static fn(string|int $key): string => str_replace('/', '~1', (string) $key), $path));
+    }
+
+    /** @param list<string|int> $path */
     private static function refusal(string $calc, \stdClass $input, array $path, mixed $value): ?BadInput
     {
         try {
-            $node = new Node(self::with($input, $path, $value));
-            $calc === 'rehearse' ? (new Calculations())->rehearse($node) : (new Calculations())->calc($calc, $node);
+            Document::read($calc, new Node(self::with($input, $path, $value)));
         } catch (BadInput $e) {
             return $e;
         }

@@ -45,7 +45,7 @@ final readonly class SchemaPlaces
      *
      * @return iterable<string, array{list<string|int>, array<string, mixed>, mixed}>
      */
-    private function walk(array $schema, mixed $value, array $path, string $place, int $items = 1): iterable
+    private function walk(array $schema, mixed $value, array $path, string $place, int $items = 40): iterable
     {
         foreach ($this->resolved($schema, $value, $place) as $at => $one) {
             if ($path !== []) {
@@ -53,6 +53,10 @@ final readonly class SchemaPlaces
             }
             foreach ($value instanceof \stdClass ? $one['properties'] ?? [] : [] as $key => $property) {
                 yield from $this->walk($property, $value->{$key} ?? null, [...$path, (string) $key], "$at/$key", $items);
+            }
+            $others = $value instanceof \stdClass && is_array($one['additionalProperties'] ?? null) ? $one['additionalProperties'] : null;
+            foreach ($others === null ? [] : array_diff_key(get_object_vars($value), $one['properties'] ?? []) as $key => $property) {
+                yield from $this->walk($others, $property, [...$path, (string) $key], "$at/*", $items);
             }
             foreach (is_array($value) && isset($one['items']) ? array_slice($value, 0, $items) : [] as $i => $item) {
                 yield from $this->walk($one['items'], $item, [...$path, $i], "$at/0", $items);

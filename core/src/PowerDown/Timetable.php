@@ -18,7 +18,7 @@ final class Timetable
 
     /** @var array<int, int> start of each task, minutes from the first */
     public array $starts = [];
-    public int $minutes = 0;
+    public readonly int $minutes;
     /** The longest way through tasks that wait for each other, by any person. */
     public readonly int $pathMinutes;
     /** @var array<array-key, int> minutes of work of each person */
@@ -52,6 +52,12 @@ final class Timetable
         $this->search([], [], 0);
         $this->minutes = (int) $this->best;
         $this->isShortest = $this->steps <= self::MOST_STEPS || $this->minutes === $this->bound();
+    }
+
+    /** How often a task was set next in the search for a shorter one. */
+    public function steps(): int
+    {
+        return $this->steps;
     }
 
     /** Less than this it cannot take with these people. */

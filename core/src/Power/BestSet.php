@@ -22,6 +22,7 @@ final class BestSet
     /** @var array<int, list<int>> of each item, those that weigh no more and need no less under any limit */
     private array $dominated = [];
     private int $best = -1;
+    private int $branches = 0;
     /** @var array<int, list<float>> */
     private readonly array $needs;
     /** @var list<float> */
@@ -121,6 +122,12 @@ final class BestSet
         return $shed;
     }
 
+    /** How many branches were looked at. */
+    public function branches(): int
+    {
+        return $this->branches;
+    }
+
     /** @param array<int, float> $room */
     private function carriesAllTheRest(array $room): bool
     {
@@ -160,6 +167,7 @@ final class BestSet
      */
     private function branch(int $depth, int $weight, array $room, array $done, array $carried): void
     {
+        $this->branches++;
         while (isset($this->order[$depth]) && isset($done[$this->order[$depth]])) {
             $depth++;
         }

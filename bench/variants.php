@@ -18,6 +18,7 @@ use Escapement\Core\Tests\Planning\GoldenPlans;
 use Escapement\Core\Tests\Rehearsal\GoldenStories;
 use Escapement\Core\Tests\RelayLogic\GoldenCircuits;
 use Escapement\Core\Tests\RelayLogic\GoldenPlays;
+use Escapement\Core\Tests\Simulation\GoldenEvents;
 use Escapement\Core\Tests\Terminations\GoldenLandings;
 use Escapement\Core\Tests\Wire\SchemaPlaces;
 
@@ -222,7 +223,7 @@ if (($argv[1] ?? '') === '--rewrite') {
     $goldens = [
         'plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden(), 'materials' => GoldenMaterials::golden(),
         'landings' => GoldenLandings::golden(), 'circuits' => GoldenCircuits::golden(), 'plays' => GoldenPlays::golden(),
-        'procedures' => GoldenProcedures::golden(),
+        'procedures' => GoldenProcedures::golden(), 'events' => GoldenEvents::golden(),
     ];
     foreach ($goldens as $file => $golden) {
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;

@@ -9,6 +9,7 @@ final readonly class CsvTable
 {
     private const FILE = 'Table';
     private const MOST_COLUMNS = 200;
+    private const BYTE_ORDER_MARK = "\xEF\xBB\xBF";
 
     /**
      * @param non-empty-string $separator
@@ -24,7 +25,7 @@ final readonly class CsvTable
     /** @param string $start the first lines of the file */
     public static function look(string $start): self
     {
-        $start = str_starts_with($start, "\xEF\xBB\xBF") ? substr($start, 3) : $start;
+        $start = str_starts_with($start, self::BYTE_ORDER_MARK) ? substr($start, strlen(self::BYTE_ORDER_MARK)) : $start;
         if (str_contains(substr($start, 0, 4000), "\0") || trim($start) === '') {
             throw RecordingFault::atLine(self::FILE, 1, 'This is no table of text.');
         }
@@ -91,6 +92,7 @@ final readonly class CsvTable
         $width = count($this->headings);
         foreach ($this->lines($chunks) as $text) {
             $line++;
+            $text = $line === 1 && str_starts_with($text, self::BYTE_ORDER_MARK) ? substr($text, strlen(self::BYTE_ORDER_MARK)) : $text;
             if ($line === 1 && $this->hasHeading || trim($text) === '') {
                 continue;
             }
@@ -114,12 +116,7 @@ final readonly class CsvTable
     private function lines(iterable $chunks): \Generator
     {
         $rest = '';
-        $isFirst = true;
         foreach ($chunks as $chunk) {
-            if ($isFirst && str_starts_with($chunk, "\xEF\xBB\xBF")) {
-                $chunk = substr($chunk, 3);
-            }
-            $isFirst = false;
             $text = $rest . $chunk;
             $torn = str_ends_with($text, "\r") ? "\r" : ''; // the other half of this end of a line may come with the next piece
             $whole = $torn === '' ? $text : substr($text, 0, -1);

@@ -8,6 +8,7 @@ use App\Bridge\ProofFromRuns;
 use App\Bridge\SwitchFacts;
 use App\Models\Site;
 use App\Models\TransferSwitch;
+use Escapement\Core\Commissioning\Proof\SiteNeed;
 use Escapement\Core\Commissioning\Proof\StandingResult;
 use Escapement\Core\Commissioning\Proof\StandingState;
 use Escapement\Core\Finding\Finding;
@@ -47,6 +48,21 @@ final class SiteStanding
         $this->proof = $switch === null ? null : ProofFromRuns::standing($switch);
         $facts = $switch === null ? null : new SwitchFacts($switch);
         $this->check = $sheet === null || $facts === null ? null : $facts->check($facts->settings($sheet->settings), $sheet->habits);
+    }
+
+    public function need(): SiteNeed
+    {
+        $switch = $this->switch;
+
+        return SiteNeed::first(
+            $switch?->ownerReports->first() !== null,
+            $switch->circuit->stops ?? 0,
+            count($this->stops()),
+            $switch?->run?->isSigned(),
+            $switch?->sheet !== null,
+            $this->proof?->state,
+            ($this->proof?->again() ?? '') !== '',
+        );
     }
 
     /** @return list<array{label: string, for: Decision, subject: Subject}> what later stages need and nobody has found out yet */

@@ -16,6 +16,7 @@ use App\Stage\Plan\OneLine\OneLineDrawing;
 use App\Stage\SiteStanding;
 use Escapement\Core\Finding\Finding;
 use Escapement\Core\Planning\FaultAtElement;
+use Escapement\Core\Planning\OpenedDevice;
 use Escapement\Core\Planning\SiteBonding;
 use Escapement\Core\Plant\SelfActing;
 use Escapement\Core\Power\CarriedLoads;
@@ -50,8 +51,7 @@ final readonly class PlanPage
     public ?SizingResult $sizing;
     public ?CarriedLoads $carried;
     private ElementNames $names;
-    /** @var array{open: list<string>, live: array<string, list<string>>} */
-    private array $still;
+    private ?OpenedDevice $opened;
 
     private function __construct(public TransferSwitch $switch, public ?Plan $kept, public PlanLook $look, public PlanFacts $facts)
     {
@@ -63,14 +63,13 @@ final readonly class PlanPage
         $this->test = TestPointFacts::ofSwitch($switch, $facts->plan);
         $this->findings = $this->told([...$this->topology->findings, ...$this->bonding->findings, ...$this->test->findings]);
         $this->panel = PanelSurvey::marks($switch);
-        $open = $this->openDevice()?->ref;
-        $this->still = $this->stillLive($open);
+        $this->opened = OpenedDevice::of($this->drawing, $this->topology, $look->open, $switch->site->installation, $this->names);
         $this->picture = new OneLineDrawing(
             $this->drawing,
             $facts->plan->names(),
             $look->on,
-            $open,
-            $look->showsStillLive ? $this->still['live'] : null,
+            $this->opened?->ref(),
+            $look->showsStillLive ? $this->opened->live ?? [] : null,
             $this->test->device,
             $this->bondsLookedAt(),
             $facts->plan->in->isNeutralSwitched !== null,
@@ -131,15 +130,9 @@ final readonly class PlanPage
         return array_values(array_filter($this->drawing->devices, static fn(Device $device): bool => $device->kind !== 'breaker'));
     }
 
-    public function openDevice(): ?Device
+    public function hasOpened(): bool
     {
-        foreach ($this->drawing->devices as $device) {
-            if ($device->ref === $this->look->open) {
-                return $device;
-            }
-        }
-
-        return null;
+        return $this->opened !== null;
     }
 
     /** @return array<string, string> the sources that may push into a fault, by id */
@@ -156,33 +149,7 @@ final readonly class PlanPage
     /** What stays live with it open, in one sentence; the hazard comes before the drawing. */
     public function hazard(): ?string
     {
-        $device = $this->openDevice();
-        if ($device === null) {
-            return null;
-        }
-        $ahead = $this->still['live'][$device->line] ?? [];
-        $line = array_map($this->name(...), $ahead);
-        $fed = [];
-        foreach ($this->drawing->elements as $element) {
-            $sources = $this->still['live']["$element->id.in"] ?? [];
-            foreach ($element->type === 'panel' || $element->type === 'load' ? $sources : [] as $source) {
-                // with two supplies the other one is what comes by itself
-                $isOther = ! $this->hasGenerator() && ! in_array($source, $ahead, true);
-                if ($isOther || ! $this->drawing->byId[$source]->isUtilityLike()) {
-                    $fed[$element->type][$element->id] = $this->name($element->id);
-                }
-            }
-        }
-        $loads = count($fed['load'] ?? []);
-        $reached = implode(
-            ' and ',
-            [...array_values($fed['panel'] ?? []), ...($loads === 0 ? [] : [$loads === 1 ? '1 load' : "$loads loads"])],
-        );
-
-        return ($line === []
-            ? 'has a dead line side.'
-            : 'is not dead. Its line side stays live from ' . implode(' and ', $line) . ' until that is opened upstream.')
-            . ($fed === [] ? '' : ' ' . $this->acts()->feeds($reached)) . ' ' . $this->acts()->madeSafe();
+        return $this->opened?->hazard();
     }
 
     /** @return list<BondMove> what moves, in order */
@@ -302,21 +269,6 @@ final readonly class PlanPage
         }
 
         return Finding::worstFirst(array_values($told));
-    }
-
-    /** @return array{open: list<string>, live: array<string, list<string>>} */
-    private function stillLive(?string $open): array
-    {
-        foreach (is_array($this->topology->values['still_live']) ? $this->topology->values['still_live'] : [] as $one) {
-            if ($open !== null && $one['open'] === [$open]) {
-                /** @var array<string, list<string>> $live */
-                $live = (array) $one['live'];
-
-                return ['open' => [$open], 'live' => $live];
-            }
-        }
-
-        return ['open' => [], 'live' => []];
     }
 
     /** @return array<string, string> each bond: stays, goes, to fit */

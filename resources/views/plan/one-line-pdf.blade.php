@@ -14,7 +14,7 @@
     ])
     <h1>One-line: {{ $page->switch->site->name }}</h1>
     <p class="small">Switch on
-        {{ $page->sides()[$page->look->on] }}{{ $page->openDevice() ? ', ' . $page->name($page->look->open) . ' open' : '' }}.
+        {{ $page->sides()[$page->look->on] }}{{ $page->hasOpened() ? ', ' . $page->name($page->look->open) . ' open' : '' }}.
         Solid: {{ $page->acts()->sides()[0] }}; ladder: {{ $page->acts()->sides()[1] }}; empty: nothing live.</p>
     <p><img alt="One-line" src="{{ $page->picture->pdfImage() }}" @if ($page->picture->isWide()) width="620" @else height="330" @endif></p>
     @if ($page->hazard())

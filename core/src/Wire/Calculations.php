@@ -16,7 +16,6 @@ use Escapement\Core\Rehearsal\OverloadSpan;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Settings\Change;
 use Escapement\Core\Settings\SettingsDiff;
-use Escapement\Core\SettingsCheck\SettingsCheck;
 use Escapement\Core\Topology\BondingCheck;
 use Escapement\Core\Topology\OneLineLayout;
 use Escapement\Core\Topology\TopologyCheck;
@@ -80,6 +79,8 @@ final readonly class Calculations
 
     /** @var array<string, class-string<Reader>> whose reader answers by itself */
     private const READERS = [
+        'settings_check' => CheckReader::class,
+        'settings_compare' => CompareReader::class,
         'demand' => DemandReader::class,
         'source_rating' => SourceRatingReader::class,
         'sizing' => SizingReader::class,
@@ -163,9 +164,7 @@ final readonly class Calculations
         $reader = $this->reader($name);
 
         return $reader !== null ? $reader->answer($input) : match ($name) {
-            'settings_check' => (new SettingsCheck())->check((new CheckReader())->input($input))->toArray(),
             'settings_diff' => $this->settingsDiff($input),
-            'settings_compare' => (new CompareReader())->comparison($input)->compare(),
             'timing_verdict' => $this->timingVerdict($input, self::outageMark(...)),
             'run_verdict' => $this->timingVerdict($input, self::mark(...)),
             'topology' => TopologyCheck::of((new OneLineReader())->whole($input))->answer()->toArray(),

@@ -15,13 +15,24 @@ use Escapement\Core\Settings\SiteExercise;
 use Escapement\Core\Settings\SiteHabits;
 use Escapement\Core\SettingsCheck\CheckInput;
 use Escapement\Core\SettingsCheck\FrequencyShedding;
+use Escapement\Core\SettingsCheck\SettingsCheck;
 
 /** Reads the input of `settings_check`. Rule: docs/rules.md#demand. */
-final readonly class CheckReader
+final readonly class CheckReader implements InputReader
 {
     private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
     private const EVERY = ['weekly' => 7, 'biweekly' => 14, 'monthly' => 31, 'quarterly' => 92, 'yearly' => 366];
     private const MOST = 1_000_000_000;
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadInput
+     */
+    public function answer(Node $node): array
+    {
+        return (new SettingsCheck())->check($this->input($node))->toArray();
+    }
 
     /** @throws BadInput */
     public function input(Node $node): CheckInput

@@ -10,9 +10,19 @@ use Escapement\Core\Rehearsal\Season\SettingsComparison;
 use Escapement\Core\Simulation\ScenarioEvent;
 
 /** Reads the input of `settings_compare`. Rule: docs/rules.md#step-sequence. */
-final readonly class CompareReader
+final readonly class CompareReader implements Reader
 {
     private const MOST = 1_000_000_000;
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadInput
+     */
+    public function answer(Node $node): array
+    {
+        return $this->comparison($node)->compare();
+    }
 
     /** @throws BadInput */
     public function comparison(Node $node): SettingsComparison

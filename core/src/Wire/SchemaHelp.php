@@ -92,12 +92,13 @@ final readonly class SchemaHelp
     {
         $from = $one['minimum'] ?? $one['exclusiveMinimum'] ?? null;
         $to = $one['maximum'] ?? $one['exclusiveMaximum'] ?? null;
-        if ($from === null && $to === null) {
-            return '';
-        }
+        $least = (isset($one['exclusiveMinimum']) ? 'above ' : '') . self::value($from);
 
-        return trim((isset($one['exclusiveMinimum']) ? 'above ' : '') . self::value($from)
-            . ($to === null ? ' at least' : ' to ' . self::value($to)));
+        return match (true) {
+            $from === null => $to === null ? '' : 'up to ' . self::value($to),
+            $to === null => "$least at least",
+            default => "$least to " . self::value($to),
+        };
     }
 
     private static function unit(string $name): string

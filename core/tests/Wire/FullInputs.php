@@ -78,7 +78,7 @@ final class FullInputs
             'rehearse' => [
                 ['system' => self::SYSTEM, 'settings' => self::SETTINGS, 'loads' => self::LOADS, 'events' => self::EVENTS, 'until_ms' => 9],
             ],
-            'settings_check' => [['system' => self::SYSTEM, 'settings' => self::SETTINGS, 'application' => 'residential']],
+            'settings_check' => [self::checked()],
             'settings_diff' => [['from' => self::SETTINGS, 'to' => self::SETTINGS]],
             'timing_verdict' => [['system' => self::SYSTEM, 'settings' => self::SETTINGS, 'marks' => []]],
             'run_verdict' => [[
@@ -98,6 +98,21 @@ final class FullInputs
             static fn(array $input): \stdClass => (object) Node::fromArray($input)->value,
             $inputs,
         ), $all);
+    }
+
+    /** @return array<string, mixed> */
+    private static function checked(): array
+    {
+        return [
+            'system' => self::SYSTEM, 'settings' => self::SETTINGS, 'application' => 'residential', 'loads' => self::LOADS,
+            'source_kw' => 20, 'demand_kw' => 10, 'largest_motor_hp' => 5, 'has_compressor' => true,
+            'frequency_shedding' => ['loads' => ['pump'], 'trip_pct' => 97, 'trip_ms' => 500],
+            'site' => [
+                'timezone' => 'America/Chicago', 'load_tests_per_year' => 1, 'fuel' => 'diesel',
+                'quiet_hours' => [['days' => ['mon'], 'from' => '22:00', 'to' => '07:00']],
+                'exercise' => ['day' => 'mon', 'time' => '10:00', 'every' => 7, 'for_min' => 20, 'with_load' => true],
+            ],
+        ];
     }
 
     /** @return list<array<string, mixed>> */

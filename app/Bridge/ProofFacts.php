@@ -16,6 +16,8 @@ use Escapement\Core\Commissioning\Proof\ProofPart;
  */
 final readonly class ProofFacts
 {
+    private const UNKNOWN = 'not known';
+
     /** How runs from before wrote them down. */
     private const KEYS_OF_LABELS = [
         'Kind' => 'installation', 'Service' => 'service', 'Rating of the switch' => 'switch_rating', 'Poles' => 'poles',
@@ -48,31 +50,7 @@ final readonly class ProofFacts
     /** @return array<string, string> */
     public static function ofSite(TransferSwitch $switch): array
     {
-        $amps = static fn(?int $a): string => $a === null ? 'not known' : "$a A";
-        $source = is_array($switch->plant['sources']['normal'] ?? null) ? $switch->plant['sources']['normal'] : [];
-        $kw = $switch->fuel === null ? null : ($switch->rated_kw[$switch->fuel->value] ?? null);
-        $known = static fn(string $key, string $no, string $yes): string => ! isset($switch->plan->facts[$key]) ? 'not known'
-            : ($switch->plan->facts[$key] ? $yes : $no);
-        $bond = static fn(string $name, string $key): string => "$name {$known($key, 'out', 'in')}";
-        $facts = [
-            'installation' => $switch->site->installation->label(), 'service' => $amps($switch->site->service_a),
-            'switch_rating' => $amps($switch->rating_a),
-            'poles' => $switch->poles === null ? 'not known' : (string) $switch->poles,
-            'service_rated' => $switch->service_rated ? 'yes' : 'no',
-            'neutral' => $known('neutral_switched', 'solid', 'switched'),
-            'bonds' => implode(
-                ', ',
-                [$bond('source', 'generator_bonded'), $bond('panel', 'panel_bonded'), $bond('service', 'service_bonded')],
-            ),
-            'panels' => self::print($switch->plan->facts['panels'] ?? []), 'feeders' => self::print($switch->plan->runs ?? []),
-            'landing' => self::print($switch->plan->landing['enclosures'] ?? []),
-            'upstream' => is_string($switch->survey['upstream'] ?? null) ? $switch->survey['upstream'] : 'not known',
-            'test_point' => $switch->test_disconnect ?? $switch->test_device ?? 'not known',
-            'supply' => ($source['nominal_v'] ?? '?') . ' V, ' . ($source['nominal_hz'] ?? '?') . ' Hz',
-            'fuel' => $switch->fuel?->label() ?? 'not known',
-            'source_rating' => $kw === null ? 'not known' : "$kw kW", 'engine' => self::print($switch->plant['engine'] ?? []),
-            'controls' => self::print([$switch->plan->landing['controls'] ?? [], $switch->plan->landing['jumpers'] ?? []]),
-        ];
+        $facts = self::ofSwitch($switch) + self::ofPlan($switch) + self::ofSource($switch);
         $facts['load_total'] = round((float) $switch->loads->sum(static fn($load): float => (float) $load->kw), 2) . ' kW';
         if ($switch->circuit !== null) {
             $facts['circuit'] = self::print([$switch->circuit->stamp, json_decode($switch->circuit->times, true)]);
@@ -82,6 +60,53 @@ final readonly class ProofFacts
         }
 
         return $facts;
+    }
+
+    /** @return array<string, string> */
+    private static function ofSwitch(TransferSwitch $switch): array
+    {
+        $amps = static fn(?int $a): string => $a === null ? self::UNKNOWN : "$a A";
+
+        return [
+            'installation' => $switch->site->installation->label(), 'service' => $amps($switch->site->service_a),
+            'switch_rating' => $amps($switch->rating_a), 'poles' => (string) ($switch->poles ?? self::UNKNOWN),
+            'service_rated' => $switch->service_rated ? 'yes' : 'no',
+            'upstream' => is_string($switch->survey['upstream'] ?? null) ? $switch->survey['upstream'] : self::UNKNOWN,
+            'test_point' => $switch->test_disconnect ?? $switch->test_device ?? self::UNKNOWN,
+        ];
+    }
+
+    /** @return array<string, string> */
+    private static function ofPlan(TransferSwitch $switch): array
+    {
+        $facts = $switch->plan->facts ?? [];
+        $landing = $switch->plan->landing ?? [];
+        $known = static fn(string $key, string $no, string $yes): string => isset($facts[$key]) ? ($facts[$key] ? $yes : $no) : self::UNKNOWN;
+        $bond = static fn(string $name, string $key): string => "$name {$known($key, 'out', 'in')}";
+
+        return [
+            'neutral' => $known('neutral_switched', 'solid', 'switched'),
+            'bonds' => implode(
+                ', ',
+                [$bond('source', 'generator_bonded'), $bond('panel', 'panel_bonded'), $bond('service', 'service_bonded')],
+            ),
+            'panels' => self::print($facts['panels'] ?? []), 'feeders' => self::print($switch->plan->runs ?? []),
+            'landing' => self::print($landing['enclosures'] ?? []),
+            'controls' => self::print([$landing['controls'] ?? [], $landing['jumpers'] ?? []]),
+        ];
+    }
+
+    /** @return array<string, string> */
+    private static function ofSource(TransferSwitch $switch): array
+    {
+        $normal = is_array($switch->plant['sources']['normal'] ?? null) ? $switch->plant['sources']['normal'] : [];
+        $kw = $switch->fuel === null ? null : ($switch->rated_kw[$switch->fuel->value] ?? null);
+
+        return [
+            'supply' => ($normal['nominal_v'] ?? '?') . ' V, ' . ($normal['nominal_hz'] ?? '?') . ' Hz',
+            'fuel' => $switch->fuel?->label() ?? self::UNKNOWN,
+            'source_rating' => $kw === null ? self::UNKNOWN : "$kw kW", 'engine' => self::print($switch->plant['engine'] ?? []),
+        ];
     }
 
     /** @return array<string, string> */

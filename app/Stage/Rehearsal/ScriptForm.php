@@ -19,7 +19,6 @@ use Illuminate\Support\MessageBag;
 final readonly class ScriptForm
 {
     public const MOST_ROWS = 40;
-    private const MOST_S = 31_536_000;
 
     public function __construct(private SwitchFacts $facts) {}
 
@@ -109,69 +108,29 @@ final readonly class ScriptForm
 
     private function block(ScriptRow $row, MessageBag $errors): Block
     {
-        $typed = $row->typed;
-        $ms = function (string $field, bool $mayBeBlank) use ($row, $typed, $errors): ?int {
-            $text = str_replace(',', '.', $typed[$field] ?? '');
-            if ($text === '' && $mayBeBlank) {
-                return null;
-            }
-            if (! is_numeric($text) || (float) $text < 0 || (float) $text > self::MOST_S) {
-                $errors->add("b.$row->place.$field", 'From 0 to 31 536 000 s; "' . mb_substr($text, 0, 20) . '" is not.');
-
-                return null;
-            }
-
-            return (int) round((float) $text * 1000);
-        };
-        $number = function (string $field, float $most) use ($row, $typed, $errors): int|float {
-            $text = str_replace(',', '.', $typed[$field] ?? '');
-            if (! is_numeric($text) || (float) $text < 0 || (float) $text > $most) {
-                $errors->add("b.$row->place.$field", "A number from 0 to $most; \"" . mb_substr($text, 0, 20) . '" is not.');
-
-                return 0;
-            }
-
-            return self::figure($text);
-        };
-        $fields = $row->fields();
-        $load = $typed['load'] ?? '';
-        if (isset($fields['load']) && ! in_array($load, array_column($this->facts->loads(), 'id'), true)) {
-            $errors->add("b.$row->place.load", "There is no load \"$load\" on this switch.");
+        $typed = new TypedRow($row, $errors);
+        $side = Side::tryFrom($typed->text('side')) ?? Side::Normal;
+        $load = $typed->text('load');
+        if ($typed->has('load') && ! in_array($load, array_column($this->facts->loads(), 'id'), true)) {
+            $typed->fault('load', "There is no load \"$load\" on this switch.");
         }
 
         return new Block(
             $row->kind,
-            $ms('at', false) ?? 0,
-            isset($fields['lasts']) ? $ms('lasts', true) : null,
-            Side::tryFrom($typed['side'] ?? '') ?? Side::Normal,
-            isset($fields['v']) ? $this->volts($row, $errors) : null,
-            isset($fields['hz']) ? $number('hz', 1000) : null,
-            isset($fields['fall']) ? $ms('fall', true) ?? 0 : 0,
-            isset($fields['back']) ? $ms('back', true) ?? 0 : 0,
-            isset($fields['count']) ? (int) $number('count', 10) : 1,
-            mb_substr(($typed['reason'] ?? '') === '' ? 'trip' : $typed['reason'], 0, 64),
-            ($typed['with_load'] ?? '1') === '1',
+            $typed->ms('at'),
+            $typed->maybeMs('lasts'),
+            $side,
+            $typed->has('v') ? $typed->volts($this->facts->plant->source($side)->phases) : null,
+            $typed->maybeNumber('hz', 1000),
+            $typed->maybeMs('fall') ?? 0,
+            $typed->maybeMs('back') ?? 0,
+            (int) ($typed->maybeNumber('count', 10) ?? 1),
+            mb_substr($typed->text('reason') === '' ? 'trip' : $typed->text('reason'), 0, 64),
+            ($row->typed['with_load'] ?? '1') === '1',
             $load,
-            isset($fields['kw']) ? $number('kw', 100_000) : 0,
+            $typed->maybeNumber('kw', 100_000) ?? 0,
             $row->kind === BlockKind::Other ? $this->other($row, $errors) : null,
         );
-    }
-
-    /** @return list<int|float> */
-    private function volts(ScriptRow $row, MessageBag $errors): array
-    {
-        $side = Side::tryFrom($row->typed['side'] ?? '') ?? Side::Normal;
-        $phases = $this->facts->plant->source($side)->phases;
-        $texts = array_map(static fn(string $text): string => str_replace(',', '.', trim($text)), explode('/', $row->typed['v'] ?? ''));
-        $bad = array_filter($texts, static fn(string $text): bool => ! is_numeric($text) || (float) $text < 0 || (float) $text > 1_000_000);
-        if ($bad !== [] || (count($texts) !== 1 && count($texts) !== $phases)) {
-            $errors->add("b.$row->place.v", $phases === 1 ? 'Volts from 0.' : "Volts from 0: one for all, or $phases with / between.");
-
-            return array_fill(0, $phases, 0);
-        }
-        $volts = array_map(self::figure(...), $texts);
-
-        return array_values(count($volts) === $phases ? $volts : array_fill(0, $phases, $volts[0]));
     }
 
     private function other(ScriptRow $row, MessageBag $errors): ?ScenarioEvent
@@ -184,11 +143,6 @@ final readonly class ScriptForm
 
             return null;
         }
-    }
-
-    private static function figure(string $text): int|float
-    {
-        return floor((float) $text) === (float) $text ? (int) $text : (float) $text;
     }
 
     private static function seconds(int $ms): string

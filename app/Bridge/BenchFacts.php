@@ -49,9 +49,9 @@ final readonly class BenchFacts
      */
     public function input(array $story, array $sampleAtMs): BenchInput
     {
-        return (new BenchReader())->input(Node::fromJson(json_encode($this->spec() + [
+        return (new BenchReader())->input(Node::fromArray($this->spec() + [
             'inputs' => $story['inputs'], 'sample_at_ms' => $sampleAtMs, 'until_ms' => $story['until_ms'],
-        ], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)));
+        ]));
     }
 
     /**

@@ -95,13 +95,13 @@ final readonly class CircuitFacts
      */
     public static function playOf(RelayCircuit $circuit, string $supplies, string $times, array $script, int $untilMs): PlayInput
     {
-        return (new RelayPlayReader())->input(Node::fromJson(json_encode([
+        return (new RelayPlayReader())->input(Node::fromArray([
             'circuit' => CircuitWriter::write($circuit),
             'supplies' => self::only($supplies, array_column($circuit->failing(), 'id')),
             'times' => self::only($times, self::timed($circuit)),
             'script' => $script,
             'until_ms' => $untilMs,
-        ], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)));
+        ]));
     }
 
     /** Line to neutral, of the first source. */
@@ -172,12 +172,12 @@ final readonly class CircuitFacts
     {
         $region = $this->region($isMetric);
 
-        return (new TerminalListReader())->input(Node::fromJson(json_encode([
+        return (new TerminalListReader())->input(Node::fromArray([
             'circuit' => CircuitWriter::write($this->circuit),
             'region' => $region,
             'numbering' => $numbersByRung ? 'rung' : 'sequence',
             'control' => ['v_v' => $isMetric ? 230 : 120],
-        ], JSON_THROW_ON_ERROR)));
+        ]));
     }
 
     /** @return list<string> devices that have times */

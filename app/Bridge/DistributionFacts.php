@@ -66,7 +66,7 @@ final readonly class DistributionFacts
         $board = $this->board ?? throw new \LogicException('The board is not known.');
         $generator = $this->hasGenerator();
 
-        return (new FeederScheduleReader())->input(self::node([
+        return (new FeederScheduleReader())->input(Node::fromArray([
             'style' => $this->isIec() ? 'iec' : 'nec',
             'v_ll_v' => $board->v_ll_v,
             'utility' => [
@@ -90,7 +90,7 @@ final readonly class DistributionFacts
         $volts = $this->board?->v_ll_v;
         $hasGenerator = $this->hasGenerator() && $kva !== null && $volts !== null;
 
-        return (new PhaseBalanceReader())->input(self::node([
+        return (new PhaseBalanceReader())->input(Node::fromArray([
             'circuits' => array_map(static fn(Way $way): array => [
                 'id' => $way->name, 'connect' => $way->connects, 'a' => $way->load_a, 'pf' => $way->pf,
                 'locked' => $way->locked, 'shed' => $way->shed,
@@ -110,7 +110,7 @@ final readonly class DistributionFacts
             'id' => $id, 'kind' => $isGenerator ? 'generator' : 'transformer', 'earthed' => $isEarthed === true, 'v_ln_v' => $volts,
         ];
 
-        return (new NeutralEarthReader())->input(self::node([
+        return (new NeutralEarthReader())->input(Node::fromArray([
             'poles' => $board->poles, 'wording' => $board->wording,
             'sources' => [
                 $source('first', false, $board->first_earthed),
@@ -148,11 +148,5 @@ final readonly class DistributionFacts
             fn(string $column): bool => $this->board?->getAttribute($column) === null,
             ARRAY_FILTER_USE_KEY,
         ));
-    }
-
-    /** @param array<string, mixed> $input */
-    private static function node(array $input): Node
-    {
-        return Node::fromJson(json_encode($input, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
     }
 }

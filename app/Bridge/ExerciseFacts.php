@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Bridge;
 
 use App\Models\TransferSwitch;
-use Escapement\Core\Input\Fields;
-use Escapement\Core\Input\Node;
 use Escapement\Core\Schedule\Day;
 use Escapement\Core\Schedule\Exercise;
 use Escapement\Core\Schedule\Occurrence;
@@ -14,7 +12,6 @@ use Escapement\Core\Schedule\SwitchCalendar;
 use Escapement\Core\Schedule\SwitchExercise;
 use Escapement\Core\Schedule\Zone;
 use Escapement\Core\Settings\SiteExercise;
-use Escapement\Core\Wire\Schedule\ExerciseReader;
 use Illuminate\Support\Carbon;
 
 /** The exercise of a switch's newest sheet, as the schedule takes it. Needs of the switch: site, sheet. */
@@ -22,7 +19,6 @@ final readonly class ExerciseFacts
 {
     public const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
     private const LONGEST_DAYS = 31;
-    private const WEEKS = [7 => 'weekly', 14 => 'fortnightly', 28 => 'four_weekly'];
 
     /** When the set starts by itself over some days from today; null where no exercise keeps a weekday. */
     public static function calendar(TransferSwitch $switch, Carbon $now, int $days): ?SwitchCalendar
@@ -61,19 +57,8 @@ final readonly class ExerciseFacts
     public static function of(TransferSwitch $switch): ?Exercise
     {
         $habit = self::habit($switch);
-        $every = $habit === null ? null : ($habit->everyDays === 1 ? 'daily' : self::WEEKS[$habit->everyDays] ?? null);
-        if ($habit === null || $every === null || $switch->sheet === null) {
-            return null;
-        }
-        $anchor = $switch->sheet->created_at->copy()->setTimezone($switch->site->timezone)->format('Y-m-d');
-        $input = [
-            'every' => $every,
-            'time' => sprintf('%02d:%02d', intdiv($habit->minute, 60), $habit->minute % 60),
-            'for_min' => $habit->forMinutes,
-            'with_load' => $habit->withLoad,
-        ] + ($every === 'daily' ? [] : ['day' => self::WEEKDAYS[$habit->day]])
-            + (in_array($every, ['fortnightly', 'four_weekly'], true) ? ['anchor' => $anchor] : []);
+        $begun = $switch->sheet?->created_at->copy()->setTimezone($switch->site->timezone)->format('Y-m-d');
 
-        return (new ExerciseReader())->read(new Fields(Node::fromJson(json_encode($input, JSON_THROW_ON_ERROR))));
+        return $habit === null ? null : Exercise::ofSheet($habit, (int) Day::read((string) $begun));
     }
 }

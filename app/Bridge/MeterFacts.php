@@ -33,7 +33,7 @@ final readonly class MeterFacts
             'meter_primary_a' => $columns['meter_primary_a'] ?? null, 'meter_secondary_a' => $columns['meter_secondary_a'] ?? null,
         ], static fn(mixed $one): bool => $one !== null);
 
-        return (new ThreePhaseMeterReader())->input(self::node(array_filter([
+        return (new ThreePhaseMeterReader())->input(Node::fromArray(array_filter([
             'v_v' => $columns['v_v'] ?? null, 'v_ll_v' => $columns['v_ll_v'] ?? null, 'i_a' => $columns['a_a'] ?? null,
             'pf' => $columns['pf'] ?? null, 'lead' => $columns['lead'] ?? null, 'v_deg' => $columns['v_deg'] ?? null,
             'i_deg' => $columns['i_deg'] ?? null, 'kw_meter' => $columns['kw'] ?? null, 'neutral_a' => $columns['neutral_a'] ?? null,
@@ -54,7 +54,7 @@ final readonly class MeterFacts
         $stage = static fn(float $kvar): array => ['kvar' => $kvar] + ($bank->rated_v === null ? [] : ['rated_v' => $bank->rated_v]);
         $kva = $switch->site->installation->hasGenerator() ? $board?->generator_kva : null;
 
-        return (new PowerFactorBank())->choose((new PowerFactorBankReader())->input(self::node(array_filter([
+        return (new PowerFactorBank())->choose((new PowerFactorBankReader())->input(Node::fromArray(array_filter([
             'kw' => $bank->kw, 'pf' => $bank->pf, 'target_pf' => $bank->target_pf, 'v_ll_v' => $bank->v_ll_v,
             'fixed' => $bank->fixed_kvar === null ? null : $stage($bank->fixed_kvar) + ['switchable' => $bank->fixed_switchable],
             'steps' => array_map(static fn(mixed $one): array => $stage((float) $one), $bank->steps_kvar),
@@ -64,11 +64,5 @@ final readonly class MeterFacts
                 'rated_kva' => $kva, 'kw' => $bank->generator_kw, 'pf' => $bank->generator_pf ?? 1.0,
             ],
         ], static fn(mixed $one): bool => $one !== null))));
-    }
-
-    /** @param array<string, mixed> $input */
-    private static function node(array $input): Node
-    {
-        return Node::fromJson(json_encode($input, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
     }
 }

@@ -106,7 +106,7 @@ final readonly class UpkeepFacts
             $history[] = ['item' => 'load_test', 'date' => $this->day($test->closed_at ?? $this->now)];
         }
 
-        return (new ServiceDueReader())->input(self::node([
+        return (new ServiceDueReader())->input(Node::fromArray([
             'today' => $this->today(), 'installed' => $this->upkeep?->installed_on?->format('Y-m-d'),
             'cooling' => $this->upkeep?->cooling, 'fuel' => $fuel, 'readings' => $readings,
             'history' => array_values(array_filter(
@@ -156,7 +156,7 @@ final readonly class UpkeepFacts
         $kw = $this->switch->rated_kw[$fuel] ?? null;
         $source = $kw === null || $fuel === 'battery' ? null : ['fuel' => $fuel, 'rated_kw' => $kw];
 
-        return (new LogbookReader())->input(self::node([
+        return (new LogbookReader())->input(Node::fromArray([
             'from' => self::instant($from), 'to' => self::instant($this->now->copy()->addSecond()),
             'entries' => [...$entries, ...$this->ofTests(), ...$this->ofRuns()],
         ] + ($source === null ? [] : ['source' => $source])));
@@ -340,11 +340,5 @@ final readonly class UpkeepFacts
     private static function instant(Carbon $at): string
     {
         return $at->copy()->utc()->format('Y-m-d\TH:i:s\Z');
-    }
-
-    /** @param array<string, mixed> $input */
-    private static function node(array $input): Node
-    {
-        return Node::fromJson(json_encode($input, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
     }
 }

@@ -57,7 +57,7 @@ final readonly class BeginCircuit
         }
         $standard = StandardCircuits::all()[$with] ?? null;
         if ($standard !== null) {
-            $circuit = (new RelayCheckReader())->circuit(Node::fromJson(json_encode($standard['circuit'], JSON_THROW_ON_ERROR)));
+            $circuit = (new RelayCheckReader())->circuit(Node::fromArray($standard['circuit']));
 
             return [CircuitFacts::written($circuit), json_encode((object) $standard['supplies'], JSON_THROW_ON_ERROR)];
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Schedule;
 
+use Escapement\Core\Settings\SiteExercise;
+
 /** When a set starts by itself. Rule: docs/rules.md#exercise-calendar. */
 final readonly class Exercise
 {
@@ -35,6 +37,40 @@ final readonly class Exercise
         public bool $movesSkipped,
         public array $pauses,
     ) {}
+
+    /**
+     * The exercise of a sheet; null where it keeps no weekday.
+     *
+     * @param int $since the day from which every second or fourth week is counted
+     */
+    public static function ofSheet(SiteExercise $kept, int $since): ?self
+    {
+        $every = $kept->everyDays === 1 ? 'daily' : array_search($kept->everyDays, array_map(
+            static fn(int $weeks): int => 7 * $weeks,
+            self::WEEKS,
+        ), true);
+        if ($every === false) {
+            return null;
+        }
+        $isDaily = $every === 'daily';
+        $isAnchored = ! $isDaily && $every !== 'weekly';
+
+        return new self(
+            $every,
+            $isDaily ? null : $kept->day,
+            null,
+            null,
+            $kept->minute,
+            $kept->forMinutes,
+            $kept->withLoad,
+            $isAnchored ? $since : null,
+            false,
+            false,
+            [],
+            false,
+            [],
+        );
+    }
 
     public function isNominal(int $day): bool
     {

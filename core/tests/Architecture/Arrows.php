@@ -31,7 +31,7 @@ final class Arrows
         'RelayLogic' => ['Input', 'Finding', 'Wiring', 'Topology'],
         'WiringView' => ['Finding', 'Topology'],
         'Panel' => ['Input', 'Finding', 'Wiring', 'Topology'],
-        'Schedule' => ['Input', 'Finding', 'Power'],
+        'Schedule' => ['Input', 'Finding', 'Settings', 'Power'],
         'LoadTest' => ['Input', 'Finding', 'Power', 'Wiring', 'Recording'],
         'Survey' => ['Finding', 'Plant', 'Settings', 'Power'],
         'PowerDown' => ['Input', 'Finding'],

@@ -81,7 +81,8 @@ final readonly class ProofFacts
     {
         $facts = $switch->plan->facts ?? [];
         $landing = $switch->plan->landing ?? [];
-        $known = static fn(string $key, string $no, string $yes): string => isset($facts[$key]) ? ($facts[$key] ? $yes : $no) : self::UNKNOWN;
+        $known = static fn(string $key, string $no, string $yes): string => ! isset($facts[$key]) ? self::UNKNOWN
+            : ($facts[$key] ? $yes : $no);
         $bond = static fn(string $name, string $key): string => "$name {$known($key, 'out', 'in')}";
 
         return [

@@ -285,7 +285,7 @@ final class InstallTest extends TestCase
         yield 'an unknown key' => [['torque' => 3], '/torque'];
         yield 'an enclosure twice' => [['enclosures' => [self::enclosure(), self::enclosure()]], '/enclosures/1/id'];
         yield 'nothing lands in it' => [['enclosures' => [['lines' => []] + self::enclosure()]], '/enclosures/0/lines'];
-        yield 'a colour that is none' => [['enclosures' => [self::enclosure(['colour' => 'plaid'])]], '/enclosures/0/lines'];
+        yield 'a colour that is none' => [['enclosures' => [self::enclosure(['colour' => 'plaid'])]], '/enclosures/0/lines/2/colour'];
         yield 'a maker\'s torque of nothing' => [
             ['enclosures' => [self::enclosure(['maker' => ['value' => 0, 'unit' => 'nm']])]],
             '/enclosures/0/lines/2/maker/value',

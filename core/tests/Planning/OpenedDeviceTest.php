@@ -18,8 +18,13 @@ use PHPUnit\Framework\TestCase;
 final class OpenedDeviceTest extends TestCase
 {
     #[Test, DataProvider('hazards')]
-    public function what_stays_live_is_said_with_what_comes_by_itself(string $kind, string $second, int $loads, string $open, ?string $said): void
-    {
+    public function what_stays_live_is_said_with_what_comes_by_itself(
+        string $kind,
+        string $second,
+        int $loads,
+        string $open,
+        ?string $said,
+    ): void {
         $breakers = array_map(static fn(int $i): array => ['id' => "b$i", 'rating_a' => 20], range(1, $loads));
         $elements = [
             ['id' => 'util', 'type' => 'source', 'kind' => 'utility'],

@@ -81,8 +81,14 @@ final class TimetableTest extends TestCase
      * What ends the search early is looked at here: a bound that says less, and more orders are tried.
      */
     #[Test, DataProvider('longDays')]
-    public function the_search_tries_no_more_orders_than_it_must(int $seed, int $count, int $people, int $minutes, int $steps, bool $isProved): void
-    {
+    public function the_search_tries_no_more_orders_than_it_must(
+        int $seed,
+        int $count,
+        int $people,
+        int $minutes,
+        int $steps,
+        bool $isProved,
+    ): void {
         $table = new Timetable(self::day($seed, $count, $people, 60));
         self::assertSame([$minutes, $steps, $isProved], [$table->minutes, $table->steps(), $table->isShortest]);
     }

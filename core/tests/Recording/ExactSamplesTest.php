@@ -80,7 +80,8 @@ final class ExactSamplesTest extends TestCase
         ];
         yield 'a field too few' => ['ASCII', $line(1) . "2,0,3\n", 'Data, line 2: 4 fields are needed, there are 3.'];
         $word = str_repeat('ä', 31);
-        yield 'a word for a number, cut' => ['ASCII', $line(1) . $line(2, $word), 'Data, line 2: "' . str_repeat('ä', 30) . '" is no number.'];
+        $cut = str_repeat('ä', 30);
+        yield 'a word for a number, cut' => ['ASCII', $line(1) . $line(2, $word), "Data, line 2: \"$cut\" is no number."];
         yield 'a line without an end' => ['ASCII', $line(1) . str_repeat('3', 20_001), 'Data, line 2: This line is longer than 20 kB.'];
         yield 'bytes too few' => [
             'BINARY', str_repeat("\0", 35), 'Data, byte 35: 3 samples of 12 bytes are announced, 36 bytes in all; the file ends here.',

@@ -131,7 +131,8 @@ final class ClashOracle
     private function meetsOwn(int $i): bool
     {
         foreach ($this->runs as $j => $run) {
-            if ($j !== $i && $run['switch'] === $this->runs[$i]['switch'] && array_intersect_key($this->minutes($i), $this->minutes($j)) !== []) {
+            $isOwn = $j !== $i && $run['switch'] === $this->runs[$i]['switch'];
+            if ($isOwn && array_intersect_key($this->minutes($i), $this->minutes($j)) !== []) {
                 return true;
             }
         }

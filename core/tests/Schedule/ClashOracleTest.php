@@ -23,7 +23,9 @@ final class ClashOracleTest extends TestCase
         $week = self::week($seed);
         $answer = (new ExerciseClashesReader())->answer(Node::fromArray($week));
         $clashes = array_map(
-            static fn(array $one): array => [$one['switch'], $one['kinds'], $one['with'], $one['action'], $one['slot']['shift_min'] ?? null],
+            static fn(array $one): array => [
+                $one['switch'], $one['kinds'], $one['with'], $one['action'], $one['slot']['shift_min'] ?? null,
+            ],
             $answer['clashes'],
         );
         $expected = (new ClashOracle($week))->told();

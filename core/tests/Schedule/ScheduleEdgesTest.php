@@ -76,7 +76,9 @@ final class ScheduleEdgesTest extends TestCase
             ['count' => 2, 'switches/0/occurrences/1/local' => '2026-06-04T10:00', 'switches/0/longest_gap_days' => 3.0],
         ];
         $gap = static fn(string $to): array => ['every' => 'daily', 'pauses' => [['from' => '2026-06-02', 'to' => $to]]];
-        yield 'thirty-seven days without an exercise are long' => [...$of($gap('2026-07-07'), '2026-06-01', '2026-07-10'), ['ids' => 'long-gap']];
+        yield 'thirty-seven days without an exercise are long' => [
+            ...$of($gap('2026-07-07'), '2026-06-01', '2026-07-10'), ['ids' => 'long-gap'],
+        ];
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>}> */
@@ -137,7 +139,9 @@ final class ScheduleEdgesTest extends TestCase
         yield 'one that ends a second before is not' => [
             ...self::book([['alarm', '03', ['code' => 'low', 'cleared' => '2026-06-30T23:59:59Z']]]), ['alarms/active' => 0],
         ];
-        yield 'what is written as the period begins belongs to it' => [...self::book([['alarm', '01', ['code' => 'low']]]), ['alarms/count' => 1]];
+        yield 'what is written as the period begins belongs to it' => [
+            ...self::book([['alarm', '01', ['code' => 'low']]]), ['alarms/count' => 1],
+        ];
         $visit = ['visit', '02', ['until' => '2026-06-02T12:00:00Z', 'by' => 'Rosa']];
         yield 'since the visit' => [
             ...self::book([
@@ -171,9 +175,10 @@ final class ScheduleEdgesTest extends TestCase
         $of = static fn(array $weights, array $site): array => ['storm_readiness', [
             'today' => '2026-08-01', 'weights' => $weights + self::OTHERS, 'sites' => [['id' => 's'] + $site],
         ]];
-        yield 'sixty is to be watched' => [...$of(['alarms' => 2, 'exercise' => 1], ['alarms_active' => 1, 'last_exercise' => '2026-07-20']), [
-            'sites/0/score' => 100 - (2 * 60 + 40) / 3, 'sites/0/grade' => 'act',
-        ]];
+        yield 'less than sixty is to be acted on' => [
+            ...$of(['alarms' => 2, 'exercise' => 1], ['alarms_active' => 1, 'last_exercise' => '2026-07-20']),
+            ['sites/0/score' => 100 - (2 * 60 + 40) / 3, 'sites/0/grade' => 'act'],
+        ];
         yield 'sixty to the last digit' => [...$of(['exercise' => 1], ['last_exercise' => '2026-07-24']), [
             'sites/0/score' => 60.0, 'sites/0/grade' => 'watch',
         ]];

@@ -40,8 +40,13 @@ final class VisitOracleTest extends TestCase
 
     /** @param list<int> $figures objective, routes, travel minutes, days late in sum */
     #[Test, DataProvider('largeWeeks')]
-    public function a_search_over_many_visits_comes_to_no_more(int $seed, int $visits, int $technicians, array $figures, string $digest): void
-    {
+    public function a_search_over_many_visits_comes_to_no_more(
+        int $seed,
+        int $visits,
+        int $technicians,
+        array $figures,
+        string $digest,
+    ): void {
         $answer = (new VisitPlanReader())->answer(Node::fromArray(self::week($seed, $visits, $technicians)));
         $of = array_map(static fn(string $key): mixed => $answer[$key], ['objective', 'technician_days', 'travel_min', 'late_days']);
         self::assertSame([$figures, $digest], [$of, self::digest($answer)]);
@@ -110,9 +115,9 @@ final class VisitOracleTest extends TestCase
                 + $maybe(['lock' => ['technician' => 't0', 'date' => '2026-06-02']]);
         }
         $places = $visits + $technicians;
-        $matrix = array_map(static fn(): array => array_map(static fn(): int => 15 * $random->getInt(0, 4), range(1, $places)), range(1, $places));
+        $row = static fn(): array => array_map(static fn(): int => 15 * $random->getInt(0, 4), range(1, $places));
 
-        return $input + ['travel' => ['matrix_min' => $matrix]];
+        return $input + ['travel' => ['matrix_min' => array_map($row, range(1, $places))]];
     }
 
     /**

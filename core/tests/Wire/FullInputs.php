@@ -177,7 +177,7 @@ final class FullInputs
     /** @return array<string, mixed> */
     private static function profile(): array
     {
-        $word = ['table' => 'holding', 'type' => 'u16', 'order' => 'high', 'scale' => 0.1, 'offset' => 0.0, 'meaning' => 'as its maker says'];
+        $word = ['table' => 'holding', 'type' => 'u16', 'order' => 'high', 'scale' => 0.1, 'offset' => 0.0, 'meaning' => 'by its maker'];
 
         return [
             'format' => 'escapement/device-profile/1', 'name' => 'A meter',

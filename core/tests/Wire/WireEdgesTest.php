@@ -153,7 +153,8 @@ final class WireEdgesTest extends TestCase
         $plain = (object) ['application' => 'mobile'];
         self::assertEquals($plain, Exported::input('settings_check', new Node($plain))->value);
         self::assertEquals((object) $check, Exported::input('settings_check', Node::fromArray($sheet))->value);
-        self::assertEquals((object) ['check' => (object) $check], Exported::input('settings_check', Node::fromArray(['check' => $check]))->value);
+        $other = Node::fromArray(['check' => $check]);
+        self::assertEquals($other->value, Exported::input('settings_check', $other)->value);
         self::assertObjectHasProperty('format', Exported::input('demand', Node::fromArray($sheet))->value);
     }
 }

@@ -11,6 +11,7 @@ declare(strict_types=1);
 require_once dirname(__DIR__) . '/vendor/autoload.php';
 ini_set('memory_limit', '3G');
 
+use Escapement\Core\Tests\Bench\GoldenHands;
 use Escapement\Core\Tests\Calc\Variant;
 use Escapement\Core\Tests\Commissioning\GoldenProcedures;
 use Escapement\Core\Tests\Materials\GoldenMaterials;
@@ -224,6 +225,7 @@ if (($argv[1] ?? '') === '--rewrite') {
         'plans' => GoldenPlans::golden(), 'stories' => GoldenStories::golden(), 'materials' => GoldenMaterials::golden(),
         'landings' => GoldenLandings::golden(), 'circuits' => GoldenCircuits::golden(), 'plays' => GoldenPlays::golden(),
         'procedures' => GoldenProcedures::golden(), 'events' => GoldenEvents::golden(),
+        'hands' => GoldenHands::golden(),
     ];
     foreach ($goldens as $file => $golden) {
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;

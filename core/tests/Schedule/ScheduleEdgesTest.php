@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace Escapement\Core\Tests\Schedule;
 
-use Escapement\Core\Input\Node;
 use Escapement\Core\Schedule\Logbook\ControllerEvent;
 use Escapement\Core\Schedule\Logbook\ControllerLog;
 use Escapement\Core\Schedule\Logbook\EventMeaning;
-use Escapement\Core\Wire\Calculations;
+use Escapement\Core\Tests\Calc\AnswersAtPaths;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -16,6 +15,8 @@ use PHPUnit\Framework\TestCase;
 /** Dates, hours, books and scores where a limit lies: what stands on it, and what lies just beyond. */
 final class ScheduleEdgesTest extends TestCase
 {
+    use AnswersAtPaths;
+
     private const PERIOD = ['from' => '2026-06-01T00:00:00Z', 'to' => '2026-07-01T00:00:00Z', 'gap_days' => 365];
     private const OTHERS = [
         'selector' => 0, 'open_stops' => 0, 'outage_test' => 0, 'load_test' => 0, 'fuel' => 0, 'battery' => 0, 'settings' => 0,
@@ -29,15 +30,7 @@ final class ScheduleEdgesTest extends TestCase
     #[Test, DataProvider('days'), DataProvider('hours'), DataProvider('books'), DataProvider('scores')]
     public function it_says(string $calc, array $input, array $expected): void
     {
-        $answer = (new Calculations())->calc($calc, Node::fromArray($input));
-        $answer['ids'] = array_column($answer['findings'], 'id');
-        foreach ($expected as $path => $value) {
-            $at = $answer;
-            foreach (explode('/', $path) as $key) {
-                $at = is_array($at) ? $at[$key] ?? null : null;
-            }
-            str_ends_with($path, 'ids') ? self::assertContains($value, $at) : self::assertEqualsWithDelta($value, $at, 1e-9, $path);
-        }
+        self::assertAnswers($calc, $input, $expected);
     }
 
     /**
@@ -46,8 +39,7 @@ final class ScheduleEdgesTest extends TestCase
     #[Test, DataProvider('silences')]
     public function it_does_not_say(string $calc, array $input, string $finding): void
     {
-        $answer = (new Calculations())->calc($calc, Node::fromArray($input));
-        self::assertNotContains($finding, array_column($answer['findings'], 'id'));
+        self::assertAnswers($calc, $input, ['no' => $finding]);
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>}> */

@@ -192,8 +192,9 @@ final class TestEdgesTest extends TestCase
         $read = static function (string $lines): int {
             $table = CsvTable::look($lines);
             $columns = TableColumns::guess($table->headings, 1);
+            $reader = new ReadingTable($columns, new \DateTimeZone('UTC'), 1, 0, self::START, self::START + 90_000);
 
-            return count((new ReadingTable($columns, new \DateTimeZone('UTC'), 1, 0, self::START, self::START + 90_000))->read($table, [$lines]));
+            return count($reader->read($table, [$lines]));
         };
         self::assertSame(5000, $read($lines(5000)));
         $this->expectExceptionMessage('Table, line 5002: More than 5000 readings');

@@ -48,8 +48,9 @@ final class PowerEdgesTest extends TestCase
         $measured = static fn(array $more): array => ['measured' => $more + ['factor' => 1]];
         yield 'kilowatts through their power factor' => ['demand', $measured(['peak_kw' => 8, 'pf' => 0.8]), ['design_kva' => 10.0]];
         yield 'amperes on both legs' => ['demand', $measured(['peak_a' => 50]), ['design_kva' => 12.0, 'no' => 'record-under-year']];
-        yield 'a year, where nothing else is said' => ['demand', $measured(['peak_a' => 50, 'period_days' => 365]), ['no' => 'record-under-year']];
-        yield 'a day less than a year' => ['demand', $measured(['peak_a' => 50, 'period_days' => 364]), ['ids' => 'record-under-year']];
+        $days = static fn(int $days): array => $measured(['peak_a' => 50, 'period_days' => $days]);
+        yield 'a year' => ['demand', $days(365), ['no' => 'record-under-year']];
+        yield 'a day less than a year' => ['demand', $days(364), ['ids' => 'record-under-year']];
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>}> */
@@ -63,7 +64,9 @@ final class PowerEdgesTest extends TestCase
         yield 'nothing drawn lasts, and nothing is lost' => ['battery_runtime', [
             'battery_kwh' => 10, 'idle_kw' => 0, 'loads' => [],
         ], ['runtime_h' => null, 'lost_h' => null]];
-        $jumper = ['maker_allows' => 'yes', 'alternate_ever_240' => false, 'inverter_kw' => 5, 'inverter_a' => 30, 'feeder_neutral_a' => 55];
+        $jumper = [
+            'maker_allows' => 'yes', 'alternate_ever_240' => false, 'inverter_kw' => 5, 'inverter_a' => 30, 'feeder_neutral_a' => 55,
+        ];
         yield 'an inverter gives what its breaker lets through' => [
             'single_leg_jumper', $jumper + ['loads' => [['id' => 'a', 'kw' => 1, 'connect' => 'L1']]],
             ['max_kw' => 3.6, 'total_a' => 1000 / 120],
@@ -90,9 +93,12 @@ final class PowerEdgesTest extends TestCase
     public static function starts(): iterable
     {
         $motor = static fn(float $lra): array => ['motor_start', [
-            'motor' => ['phases' => 1, 'v_v' => 240, 'lra_a' => $lra, 'fla_a' => 21], 'source' => ['kind' => 'generator', 'rated_kva' => 22],
+            'motor' => ['phases' => 1, 'v_v' => 240, 'lra_a' => $lra, 'fla_a' => 21],
+            'source' => ['kind' => 'generator', 'rated_kva' => 22],
         ]];
-        yield 'contactors may let go, and what is left is said' => [...$motor(300), ['ids' => 'contactor-dropout', 'said' => '55 % of the voltage is left']];
+        yield 'contactors may let go, and what is left is said' => [
+            ...$motor(300), ['ids' => 'contactor-dropout', 'said' => '55 % of the voltage is left'],
+        ];
         yield 'contactors may not pull in' => [...$motor(120), ['ids' => 'contactor-pull-in', 'said' => '75 % of the voltage is left']];
         $sequence = static fn(float $kva): array => ['step_sequence', [
             'usable_kw' => 20, 'k_kva' => 80, 'dip_limit_pct' => 20, 'loads' => [['id' => 'a', 'kw' => 5, 'start_kva' => $kva]],
@@ -123,8 +129,12 @@ final class PowerEdgesTest extends TestCase
     }
 
     #[Test, DataProvider('plausible')]
-    public function a_load_is_asked_back_where_no_supply_of_its_kind_carries_it(string $system, float $v, bool $isMobile, float $mostA): void
-    {
+    public function a_load_is_asked_back_where_no_supply_of_its_kind_carries_it(
+        string $system,
+        float $v,
+        bool $isMobile,
+        float $mostA,
+    ): void {
         $legs = LegSystem::of($system, $v);
         $most = $mostA * $legs->vAllLegs() / 1000;
         self::assertNull(PlausibleLoad::doubt($legs, $isMobile, $most));

@@ -12,8 +12,10 @@ use App\Stage\Maker;
 use Escapement\Core\Commissioning\Procedure\AnswerFault;
 use Escapement\Core\Commissioning\Procedure\AnswerJudge;
 use Escapement\Core\Commissioning\Procedure\Progress;
+use Escapement\Core\Commissioning\Procedure\Step;
 use Escapement\Core\Commissioning\Procedure\StepState;
 use Escapement\Core\Commissioning\Procedure\SubmittedAnswer;
+use Escapement\Core\Commissioning\Procedure\Verdict;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 
@@ -103,16 +105,9 @@ final class AnswerBatch
             return ['step', 'The procedure has no such step now.'];
         }
         if ($this->progress->states[$step->id] === StepState::Locked) {
-            return [
-                'step',
-                'It waits for: ' . implode(
-                    ', ',
-                    array_map(
-                        fn(string $id): string => $this->facts->steps[$id]->title,
-                        array_slice($this->progress->waitsFor[$step->id], 0, 3),
-                    ),
-                ) . '.',
-            ];
+            $before = array_slice($this->progress->waitsFor[$step->id], 0, 3);
+
+            return ['step', 'It waits for: ' . implode(', ', array_map($this->title(...), $before)) . '.'];
         }
         $value = $answer['value'] ?? null;
         try {
@@ -131,6 +126,19 @@ final class AnswerBatch
         } catch (AnswerFault $e) {
             return [$e->field, $e->getMessage()];
         }
+        $this->keep($answer, $step, $verdict);
+
+        return null;
+    }
+
+    private function title(string $id): string
+    {
+        return $this->facts->steps[$id]->title;
+    }
+
+    /** @param array<string, mixed> $answer */
+    private function keep(array $answer, Step $step, Verdict $verdict): void
+    {
         $given = array_filter(
             array_intersect_key($answer, array_flip(['so', 'value', 'choice', 'skip_reason', 'note', 'name', 'drawing', 'photos'])),
             static fn(mixed $one): bool => $one !== null && $one !== [],
@@ -153,8 +161,6 @@ final class AnswerBatch
         $this->taken[] = $kept;
         $this->known[$kept->id] = $this->run->id;
         $this->progress = $this->progress->with($kept->judged());
-
-        return null;
     }
 
     /** @return null|array{string, string} field and what is wrong */

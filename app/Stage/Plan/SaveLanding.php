@@ -19,17 +19,50 @@ use Illuminate\Validation\Rule;
 final readonly class SaveLanding
 {
     private const FUNCTIONS = ['L1', 'L2', 'L3', 'N', 'G'];
+    private const WORDS = [
+        'enclosures.*.*.terminal.*' => 'The terminal as the enclosure calls it.',
+        'enclosures.*.*.maker_value.*' => 'The maker\'s torque, above 0.',
+        'enclosures.*.*.place.*' => 'Its place in the order, from 1.',
+        'boxes.*.w_in.*' => 'Inches inside, 0.1 to 200.',
+        'boxes.*.h_in.*' => 'Inches inside, 0.1 to 200.',
+        'boxes.*.d_in.*' => 'Inches inside, 0.1 to 200.',
+        'boxes.*.name.*' => 'A name of up to 40 characters.',
+        '*.*.terminals.*' => 'Up to 60 characters.',
+        '*.*.note.*' => 'Up to 120 characters.',
+        '*.*.function.*' => 'What it does, in up to 80 characters.',
+    ];
 
     public function __invoke(Request $request, TransferSwitch $switch): RedirectResponse
     {
-        $inch = ['required', 'numeric', 'between:0.1,200'];
         $request->merge([
             'boxes' => self::typed($request, 'boxes', 'name'),
             'controls' => self::typed($request, 'controls', 'function'),
             'jumpers' => self::typed($request, 'jumpers', 'function'),
         ]);
+        $fields = $request->validate(self::rules(), self::WORDS);
+        /** @var User $user */
+        $user = $request->user();
+        Plan::keep(
+            $switch,
+            $user,
+            ['landing' => [
+                'enclosures' => array_map(self::inOrder(...), $fields['enclosures'] ?? []),
+                'boxes' => array_map(self::box(...), $fields['boxes'] ?? []),
+                'controls' => $fields['controls'] ?? [], 'jumpers' => $fields['jumpers'] ?? [],
+            ]],
+            Seen::asks($request),
+        );
+
+        return redirect()->route('landing', $switch)->with('said', 'Saved.');
+    }
+
+    /** @return array<string, list<mixed>> */
+    private static function rules(): array
+    {
+        $inch = ['required', 'numeric', 'between:0.1,200'];
         $line = 'enclosures.*.*';
-        $fields = $request->validate([
+
+        return [
             'enclosures' => ['array', 'max:10'], 'enclosures.*' => ['array', 'max:60'],
             "$line.conductor" => ['required', Rule::in(self::FUNCTIONS)],
             "$line.feeder" => ['required', 'string', 'max:80'],
@@ -62,47 +95,34 @@ final readonly class SaveLanding
             'jumpers.*.note' => ['nullable', 'string', 'max:120'],
             'jumpers.*.fitted' => ['nullable', Rule::in(['yes', 'no'])],
             'jumpers.*.wanted' => ['nullable', Rule::in(['yes', 'no'])],
-        ], [
-            "$line.terminal.*" => 'The terminal as the enclosure calls it.',
-            "$line.maker_value.*" => 'The maker\'s torque, above 0.',
-            "$line.place.*" => 'Its place in the order, from 1.',
-            'boxes.*.w_in.*' => 'Inches inside, 0.1 to 200.',
-            'boxes.*.h_in.*' => 'Inches inside, 0.1 to 200.',
-            'boxes.*.d_in.*' => 'Inches inside, 0.1 to 200.',
-            'boxes.*.name.*' => 'A name of up to 40 characters.',
-            '*.*.terminals.*' => 'Up to 60 characters.',
-            '*.*.note.*' => 'Up to 120 characters.',
-            '*.*.function.*' => 'What it does, in up to 80 characters.',
-        ]);
-        $enclosures = [];
-        foreach ($fields['enclosures'] ?? [] as $id => $lines) {
-            usort($lines, static fn(array $a, array $b): int => (int) ($a['place'] ?? 99) <=> (int) ($b['place'] ?? 99));
-            $enclosures[$id] = array_map(static fn(array $one): array => [
-                'maker_value' => isset($one['maker_value']) ? (float) $one['maker_value'] : null,
-            ] + array_diff_key($one, ['place' => true]), $lines);
-        }
-        $boxes = array_map(
-            static fn(array $box): array => [
-                'w_in' => (float) $box['w_in'],
-                'h_in' => (float) $box['h_in'],
-                'd_in' => (float) $box['d_in'],
-                'splice' => (bool) ($box['splice'] ?? false),
-            ] + $box,
-            $fields['boxes'] ?? [],
-        );
-        /** @var User $user */
-        $user = $request->user();
-        Plan::keep(
-            $switch,
-            $user,
-            ['landing' => [
-                'enclosures' => $enclosures, 'boxes' => $boxes, 'controls' => $fields['controls'] ?? [],
-                'jumpers' => $fields['jumpers'] ?? [],
-            ]],
-            Seen::asks($request),
-        );
+        ];
+    }
 
-        return redirect()->route('landing', $switch)->with('said', 'Saved.');
+    /**
+     * @param array<array<string, mixed>> $lines
+     *
+     * @return list<array<string, mixed>> by the place that was typed
+     */
+    private static function inOrder(array $lines): array
+    {
+        usort($lines, static fn(array $a, array $b): int => (int) ($a['place'] ?? 99) <=> (int) ($b['place'] ?? 99));
+
+        return array_map(static fn(array $one): array => [
+            'maker_value' => isset($one['maker_value']) ? (float) $one['maker_value'] : null,
+        ] + array_diff_key($one, ['place' => true]), $lines);
+    }
+
+    /**
+     * @param array<string, mixed> $box
+     *
+     * @return array<string, mixed>
+     */
+    private static function box(array $box): array
+    {
+        return [
+            'w_in' => (float) $box['w_in'], 'h_in' => (float) $box['h_in'], 'd_in' => (float) $box['d_in'],
+            'splice' => (bool) ($box['splice'] ?? false),
+        ] + $box;
     }
 
     /** @return list<mixed> without the lines in which nothing is named */

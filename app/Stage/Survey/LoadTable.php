@@ -47,38 +47,61 @@ final readonly class LoadTable
         if ($bytes === '' || strlen($bytes) > self::MOST_BYTES || ! mb_check_encoding($bytes, 'UTF-8')) {
             throw new LoadTableFault('A table of loads is a CSV in UTF-8 of up to 200 kB.');
         }
+        $rows = self::rows($bytes);
+        $headings = array_map(
+            static fn(string $heading): string => str_replace(' ', '_', mb_strtolower($heading)),
+            array_shift($rows) ?? [],
+        );
+        if (array_diff(['name', 'kw'], $headings) !== []) {
+            throw new LoadTableFault('The first line names the columns: name and kw at least, of ' . implode(', ', self::COLUMNS) . '.');
+        }
+        if (count($rows) > LoadLines::MOST) {
+            throw new LoadTableFault('Up to ' . LoadLines::MOST . ' loads; this table has ' . count($rows) . '.');
+        }
+
+        return array_map(
+            static fn(array $cells): array => self::line(
+                array_combine($headings, array_pad(array_slice($cells, 0, count($headings)), count($headings), '')),
+            ),
+            $rows,
+        );
+    }
+
+    /** @return list<list<string>> cells of the lines in which something is written, the heading first */
+    private static function rows(string $bytes): array
+    {
         $rows = array_values(array_filter(
             preg_split('/\R/', ltrim($bytes, "\u{FEFF}")) ?: [],
             static fn(string $row): bool => trim($row, " \t,;") !== '',
         ));
         $comma = substr_count($rows[0] ?? '', ';') > substr_count($rows[0] ?? '', ',') ? ';' : ',';
-        $cells = static fn(string $row): array => array_map(
-            static fn(?string $cell): string => trim((string) $cell),
-            str_getcsv($row, $comma, '"', ''),
-        );
-        $headings = array_map(static fn(string $heading): string => str_replace(' ', '_', mb_strtolower($heading)), $cells($rows[0] ?? ''));
-        if (! in_array('name', $headings, true) || ! in_array('kw', $headings, true)) {
-            throw new LoadTableFault('The first line names the columns: name and kw at least, of ' . implode(', ', self::COLUMNS) . '.');
-        }
-        if (count($rows) - 1 > LoadLines::MOST) {
-            throw new LoadTableFault('Up to ' . LoadLines::MOST . ' loads; this table has ' . (count($rows) - 1) . '.');
-        }
-        $lines = [];
-        foreach (array_slice($rows, 1) as $row) {
-            $line = array_combine($headings, array_pad(array_slice($cells($row), 0, count($headings)), count($headings), ''));
-            foreach (array_keys(LoadLines::TICKS) as $tick) {
-                $line[$tick] = in_array(mb_strtolower($line[$tick] ?? ''), self::NO, true) ? null : '1';
-            }
-            foreach (['kw', 'start_kva', 'duty_pct'] as $figure) {
-                $line[$figure] = preg_match('/^\d+,\d+$/', $line[$figure] ?? '') === 1
-                    ? str_replace(',', '.', $line[$figure])
-                    : $line[$figure] ?? '';
-            }
-            $line['priority'] = ($line['priority'] ?? '') === '' ? '5' : $line['priority'];
-            $lines[] = array_intersect_key($line, array_flip(self::COLUMNS));
-        }
 
-        return $lines;
+        return array_map(
+            static fn(string $row): array => array_map(
+                static fn(?string $cell): string => trim((string) $cell),
+                str_getcsv($row, $comma, '"', ''),
+            ),
+            $rows,
+        );
+    }
+
+    /**
+     * @param array<string, string> $cells by heading
+     *
+     * @return array<string, ?string> as the form sends it
+     */
+    private static function line(array $cells): array
+    {
+        foreach (array_keys(LoadLines::TICKS) as $tick) {
+            $cells[$tick] = in_array(mb_strtolower($cells[$tick] ?? ''), self::NO, true) ? null : '1';
+        }
+        foreach (['kw', 'start_kva', 'duty_pct'] as $figure) {
+            $written = $cells[$figure] ?? '';
+            $cells[$figure] = preg_match('/^\d+,\d+$/', $written) === 1 ? str_replace(',', '.', $written) : $written;
+        }
+        $cells['priority'] = ($cells['priority'] ?? '') === '' ? '5' : $cells['priority'];
+
+        return array_intersect_key($cells, array_flip(self::COLUMNS));
     }
 
     private static function cell(string $column, mixed $value): string

@@ -34,6 +34,16 @@ final class RehearsalTest extends TestCase
         }
     }
 
+    #[Test, DataProvider('stories')]
+    public function a_script_whose_last_piece_was_taken_out_is_a_quiet_day(InstallationKind $kind): void
+    {
+        $switch = $this->switchOf($this->signIn(), $kind);
+        $this->get("/switches/$switch->id/rehearsal?story=own")->assertOk()->assertSee('<svg class="strip-plot"', false);
+        $this->followingRedirects()->post("/switches/$switch->id/rehearsal", [
+            'story' => 'own', 'b' => [['kind' => 'volts', 'at' => '10', 'v' => '0', 'lasts' => '5', 'gone' => '1']],
+        ])->assertOk()->assertSee('<svg class="strip-plot"', false);
+    }
+
     #[Test]
     public function the_strip_is_well_formed_and_shows_the_dark_time(): void
     {

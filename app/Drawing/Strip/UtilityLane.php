@@ -28,7 +28,7 @@ final readonly class UtilityLane implements StripLane
     {
         $top = $canvas->y + 6;
         $foot = $canvas->y + 52;
-        $highest = max($this->source->nominalV * 1.15, ...array_merge(...array_column($this->corners, 'v')));
+        $highest = max([$this->source->nominalV * 1.15, ...array_merge(...array_column($this->corners, 'v'))]);
         $at = static fn(float $v): float => $foot - $v / $highest * ($foot - $top);
         $this->drawVoltage($canvas, $foot, $at);
         foreach ([

@@ -176,7 +176,7 @@ final readonly class WiringDrawing
             }
         }
 
-        $isLast = $terminal->row === max(0, ...array_values(array_column($this->terminals, 'row')));
+        $isLast = $terminal->row === max([0, ...array_column($this->terminals, 'row')]);
 
         return $isLast ? $this->pen->text($box['x'] + $box['width'] / 2, $box['y'] + $box['height'] + 16, $name, 'middle', 'ink-2', 13)
             : $this->pen->text($box['x'] + $box['width'] + 6, $y, $name, 'start', 'ink-2', 13);

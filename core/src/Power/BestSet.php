@@ -62,7 +62,9 @@ final class BestSet
         }
         $shares = [];
         foreach ($items as $i) {
-            $most = max(0.0, ...array_map(static fn(float $need, float $all): float => $need / max($all, self::SLACK), $needs[$i], $room));
+            $most = max([
+                0.0, ...array_map(static fn(float $need, float $all): float => $need / max($all, self::SLACK), $needs[$i], $room),
+            ]);
             $shares[] = $most > 0 ? $weights[$i] / $most : INF;
         }
         usort($items, static fn(int $a, int $b): int => $shares[$b] <=> $shares[$a]);

@@ -63,7 +63,7 @@ final class Timetable
     /** Less than this it cannot take with these people. */
     public function bound(): int
     {
-        return max($this->pathMinutes, ...array_values($this->work), ...[0]);
+        return max([$this->pathMinutes, ...array_values($this->work)]);
     }
 
     /**
@@ -203,7 +203,10 @@ final class Timetable
             }
         }
 
-        return max(0, ...array_map(static fn(int|string $name): int => $from[$name] + $left[$name] + $behind[$name], array_keys($from)));
+        return max([0, ...array_map(
+            static fn(int|string $name): int => $from[$name] + $left[$name] + $behind[$name],
+            array_keys($from),
+        )]);
     }
 
     /** @param array<array-key, list<array{int, int}>> $busy */

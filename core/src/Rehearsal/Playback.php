@@ -32,7 +32,7 @@ final readonly class Playback
         $script = array_map(static fn(ScenarioEvent $event): int => $event->atMs, $scenario->events);
         $within = array_filter($script, static fn(int $ms): bool => $ms <= $scenario->untilMs);
         $this->momentsMs = array_values(array_unique([...$events, ...$within]));
-        $this->untilMs = min($scenario->untilMs, max(0, ...$events, ...$script) + self::SHOWN_AFTER_MS);
+        $this->untilMs = min($scenario->untilMs, max([0, ...$events, ...$script]) + self::SHOWN_AFTER_MS);
         $this->timeline = $this->result->timeline($this->untilMs);
         $this->normal = $this->trace(Side::Normal);
         $this->emergency = $this->trace(Side::Emergency);

@@ -10,6 +10,7 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Load;
 use Escapement\Core\Plant\Plant;
+use Escapement\Core\Rehearsal\Playback;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\Scenario;
 use Escapement\Core\Rehearsal\Script\Block;
@@ -29,6 +30,23 @@ use PHPUnit\Framework\TestCase;
 final class ScriptTest extends TestCase
 {
     use TestTrait;
+
+    #[Test]
+    public function nothing_in_it_is_over_at_once_and_plays(): void
+    {
+        $template = new SheetTemplate(InstallationKind::WholeHouse);
+        self::assertSame(0, (new Script([]))->endMs());
+        $playback = new Playback(new Scenario($template->plant(), $template->settings(), [], 60_000));
+        self::assertSame([[], 9_000], [$playback->momentsMs, $playback->untilMs]);
+    }
+
+    #[Test]
+    public function a_script_is_over_with_its_last_ramp(): void
+    {
+        self::assertSame(10, (new Script([new Block(BlockKind::EngineReset, 10, null)]))->endMs());
+        self::assertSame(1_500, (new Script([new Block(BlockKind::Volts, 10, 990, v: [0], fallMs: 300, backMs: 500)]))->endMs());
+        self::assertSame(1_600, (new Script([new Block(BlockKind::Volts, 10, 990, v: [0], fallMs: 600, backMs: 500)]))->endMs());
+    }
 
     #[Test]
     public function reading_pieces_out_of_events_and_making_events_of_them_loses_and_adds_nothing(): void

@@ -70,13 +70,10 @@ final readonly class Script
     /** When the last of it is over. */
     public function endMs(): int
     {
-        return max(
-            0,
-            ...array_map(
-                static fn(Block $block): int => ($block->endMs() ?? $block->atMs) + max($block->fallMs, $block->backMs),
-                $this->blocks,
-            ),
-        );
+        return max([0, ...array_map(
+            static fn(Block $block): int => ($block->endMs() ?? $block->atMs) + max($block->fallMs, $block->backMs),
+            $this->blocks,
+        )]);
     }
 
     /** Whether another piece on the same quantity begins within this one or just as it ends: then this one has no end of its own. */

@@ -36,6 +36,28 @@ final class NumberValidator extends Validator
         return parent::passes();
     }
 
+    /**
+     * What is no text is like nothing else, and is refused as what it is by another rule.
+     *
+     * @param string       $attribute
+     * @param mixed        $value
+     * @param list<string> $parameters
+     */
+    public function validateDistinct($attribute, $value, $parameters): bool
+    {
+        return ! is_scalar($value) || parent::validateDistinct($attribute, $value, $parameters);
+    }
+
+    /**
+     * @param string $attribute
+     *
+     * @return array<string, scalar>
+     */
+    protected function getDistinctValues($attribute): array
+    {
+        return array_filter(parent::getDistinctValues($attribute), is_scalar(...));
+    }
+
     /** A time that could not be read is still a text here. */
     public function validateSeconds(string $attribute, mixed $value): bool
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Http\NumberValidator;
+use App\Http\Shown;
 use App\Models\User;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Container\Container;
@@ -13,6 +14,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustHosts;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Validator;
@@ -38,6 +40,7 @@ final class AppServiceProvider extends ServiceProvider
                 array $attributes,
             ) => new NumberValidator($translator, $data, $rules, $messages, $attributes),
         );
+        Blade::setEchoFormat('\\' . Shown::class . '::text(%s)');
         TrustProxies::at(config()->array('app.proxies'));
         $pattern = static fn(string $host): string => '^' . preg_quote($host) . '$';
         TrustHosts::at(static fn(): array => array_map($pattern, self::hosts()), subdomains: false);

@@ -14,7 +14,7 @@ final readonly class ChangePassword
     public function __invoke(Request $request): RedirectResponse
     {
         $fields = $request->validate([
-            'current_password' => ['required', 'current_password'],
+            'current_password' => ['bail', 'required', 'string', 'current_password'],
             'password' => NewPassword::rules(),
         ], [
             'current_password.current_password' => 'This is not the password you have now.',

@@ -23,7 +23,7 @@ final readonly class MakeToken
                 'token_name' => ['required', 'string', 'max:80'],
                 'scopes' => ['required', 'array'], 'scopes.*' => [Rule::enum(Scope::class)],
                 'token_days' => ['required', Rule::in(self::DAYS)],
-                'token_password' => ['required', 'current_password'],
+                'token_password' => ['bail', 'required', 'string', 'current_password'],
             ],
             [
                 'token_name.required' => 'Name the program, so that it is known which one to end.',

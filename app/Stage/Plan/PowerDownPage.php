@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stage\Plan;
 
 use App\Bridge\PlanFacts;
+use App\Http\Typed;
 use App\Models\LoadItem;
 use App\Models\Plan;
 use App\Models\TransferSwitch;
@@ -99,8 +100,7 @@ final readonly class PowerDownPage
         foreach ($tasks as $task) {
             $kept[$task['id']] = ['who' => implode(', ', $task['who']), 'after' => implode(', ', $task['after'])] + $task;
         }
-        /** @var array<array-key, array<string, mixed>> $lines */
-        $lines = is_array($typed) ? $typed : $kept;
+        $lines = $typed === null ? $kept : Typed::lines($typed);
         $isFilled = static fn(mixed $value): bool => $value !== null && $value !== '';
 
         return array_filter($lines, static fn(array $line): bool => array_filter(

@@ -66,6 +66,12 @@ final readonly class WiresPage
         );
     }
 
+    /** @return list<array<string, mixed>> the rows as the form has them */
+    public function lines(): array
+    {
+        return array_map(static fn($row): array => $row->run + ['length' => $row->length()], array_values($this->rows));
+    }
+
     /** @return array<string, array{string, ?string}> label and unit of each figure of a feeder */
     public function figures(): array
     {

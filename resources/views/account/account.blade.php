@@ -1,3 +1,4 @@
+@use('App\Http\Typed')
 @extends('layouts.app')
 @section('title', 'Your account')
 @section('content')
@@ -85,7 +86,7 @@
                     <legend>What it may do</legend>
                     @foreach (\App\Stage\Api\Scope::cases() as $scope)
                         <label class="check"><input class="form-check-input" type="checkbox" name="scopes[]" value="{{ $scope->value }}"
-                                @checked(in_array($scope->value, (array) old('scopes', []), true))> {{ $scope->words() }}</label>
+                                @checked(in_array($scope->value, Typed::ticked(old('scopes', [])), true))> {{ $scope->words() }}</label>
                     @endforeach
                     @error('scopes')
                         <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>

@@ -6,7 +6,7 @@
     <select id="{{ $own }}" name="{{ $name }}" @class(['form-select', 'is-invalid' => $errors->has($key)])
         @if ($errors->has($key)) aria-invalid="true" aria-describedby="{{ $own }}-error" @endif {{ $attributes }}>
         @foreach ($options as $option => $words)
-            <option value="{{ $option }}" @selected((string) $option === (string) $value)>{{ $words }}</option>
+            <option value="{{ $option }}" @selected(is_scalar($value ?? '') && (string) $option === (string) $value)>{{ $words }}</option>
         @endforeach
     </select>
     @error($key)

@@ -1,3 +1,4 @@
+@use('App\Http\Typed')
 @use('App\Stage\Plan\LandingPage')
 @use('Escapement\Core\Wiring\Torque\TorqueTable')
 @use('Escapement\Core\Wiring\Colours\ColourSystem')
@@ -158,7 +159,7 @@
                     <x-seen :kept="$page->switch->plan?->landing" />
                     @foreach ($page->enclosures as $table)
                         <h3>{{ $table->name }}</h3>
-                        @php($lines = old("enclosures.$table->id", $table->lines))
+                        @php($lines = Typed::lines(old("enclosures.$table->id", $table->lines)))
                         <div class="scroll-x">
                             <table class="ruled landing-form">
                                 <thead>
@@ -267,7 +268,7 @@
                         </div>
                     @endforeach
                     @foreach (['controls' => 'Control conductors', 'jumpers' => 'Option jumpers'] as $list => $words)
-                        @php($lines = old($list, $list === 'controls' ? $page->controls : $page->jumpers))
+                        @php($lines = Typed::lines(old($list, $list === 'controls' ? $page->controls : $page->jumpers)))
                         <h3>{{ $words }}</h3>
                         <div class="scroll-x">
                             <table class="ruled runs-form">
@@ -315,7 +316,7 @@
                         </div>
                     @endforeach
                     <h3>Pull and splice boxes</h3>
-                    @php($lines = old('boxes', array_column($page->boxes, 'box')))
+                    @php($lines = Typed::lines(old('boxes', array_column($page->boxes, 'box'))))
                     @php($runs = array_map(fn($row) => $row->typed('name'), $page->work->rows))
                     <div class="scroll-x">
                         <table class="ruled runs-form">

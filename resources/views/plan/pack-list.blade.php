@@ -1,3 +1,4 @@
+@use('App\Http\Typed')
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'plan'])
 @section('title', $page->switch->site->name . ': pack list')
 @section('main')
@@ -13,7 +14,7 @@
         <form method="post" action="{{ route('pack-list.save', $page->switch) }}" class="block">
             @csrf @method('put')
             <h2>Own lines, and calibration</h2>
-            @php($lines = old('own', $page->own))
+            @php($lines = Typed::lines(old('own', $page->own)))
             @for ($i = 0; $i < count($lines) + 2; $i++)
                 <div class="own-line"><input @class(['form-control', 'is-invalid' => $errors->has("own.$i.name")])
                         name="own[{{ $i }}][name]"

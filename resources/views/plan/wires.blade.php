@@ -1,3 +1,4 @@
+@use('App\Http\Typed')
 @extends('layouts.site', ['standing' => $page->standing, 'here' => 'plan'])
 @section('title', $page->switch->site->name . ': wires')
 @section('frame', 'frame-wide')
@@ -23,7 +24,7 @@
                     survey</a></span></p>
     @endforeach
     @php($mayWrite = auth()->user()->role->mayWrite())
-    @php($lines = old('runs', array_map(fn($row) => $row->run + ['length' => $row->length()], $page->rows)))
+    @php($lines = Typed::lines(old('runs', $page->lines())))
     @php($told = $page->findings())
     @foreach ($told as $one)
         @if (count($one['runs']) !== 1)

@@ -1,3 +1,4 @@
+@use('App\Http\Typed')
 @extends('layouts.site', ['standing' => $standing, 'here' => 'rehearsal'])
 @section('title', $switch->site->name . ': season')
 @section('main')
@@ -30,7 +31,7 @@
                     <p class="field-error"><x-glyph kind="stop" />{{ $message }}</p>
                 @enderror
                 @foreach ($switch->sheets as $sheet)
-                    @php($chosen = array_map(strval(...), old('versions', [$switch->sheet->version])))
+                    @php($chosen = Typed::ticked(old('versions', [$switch->sheet->version])))
                     <label class="check"><input class="form-check-input" type="checkbox" name="versions[]"
                             value="{{ $sheet->version }}"
                             @checked(in_array((string) $sheet->version, $chosen, true))>
@@ -64,7 +65,7 @@
                             <option value="">none: draw it from the rates below</option>
                             @foreach ($recordings as $recording)
                                 <option value="{{ $recording->id }}"
-                                    @selected((string) old('recording') === (string) $recording->id)>{{ $recording->name }}</option>
+                                    @selected(old('recording') == $recording->id)>{{ $recording->name }}</option>
                             @endforeach
                         </select>
                         @error('recording')

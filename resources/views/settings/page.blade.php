@@ -107,7 +107,7 @@
                         hint="00:00 to 23:59. Not while people sleep, trade or eat." />
                     <div class="field"><label for="f-every">Every</label><select id="f-every" class="form-select" name="h[every]">
                             @foreach ($page->intervals($exercise['every'] ?? null) as $every)
-                                <option value="{{ $every }}" @selected((string) old('h.every', $exercise['every'] ?? 'weekly') === $every)>
+                                <option value="{{ $every }}" @selected(old('h.every', $exercise['every'] ?? 'weekly') == $every)>
                                     {{ is_numeric($every) ? "$every days" : $every }}</option>
                             @endforeach
                         </select>

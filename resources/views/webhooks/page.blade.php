@@ -1,3 +1,4 @@
+@use('App\Http\Typed')
 @use('App\Models\Webhook')
 @extends('layouts.app')
 @section('title', 'Webhooks')
@@ -62,7 +63,7 @@
                     <legend>It is called when</legend>
                     @foreach (Webhook::EVENTS as $event => $words)
                         <label class="check"><input class="form-check-input" type="checkbox" name="events[]" value="{{ $event }}"
-                                @checked(in_array($event, old('events', array_keys(Webhook::EVENTS)), true))>{{ $words }}</label>
+                                @checked(in_array($event, Typed::ticked(old('events', array_keys(Webhook::EVENTS))), true))>{{ $words }}</label>
                     @endforeach
                 </fieldset>
                 @error('events')

@@ -14,7 +14,7 @@ final readonly class TurnOff
     public function __invoke(Request $request): RedirectResponse
     {
         $request->validate(
-            ['password_now' => ['required', 'current_password']],
+            ['password_now' => ['bail', 'required', 'string', 'current_password']],
             ['password_now.*' => 'This is not the password you have now.'],
         );
         /** @var User $user */

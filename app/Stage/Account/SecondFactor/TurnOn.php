@@ -17,7 +17,7 @@ final readonly class TurnOn
     public function __invoke(Request $request): RedirectResponse
     {
         $request->validate(
-            ['current_password' => ['required', 'current_password']],
+            ['current_password' => ['bail', 'required', 'string', 'current_password']],
             ['current_password.*' => 'This is not the password you have now.'],
         );
         $kept = $request->session()->get(SetUp::KEY);

@@ -1,3 +1,4 @@
+@use('App\Http\Typed')
 @if (auth()->user()->role->mayWrite())
     <form method="post" action="{{ route('meters.read', $page->switch) }}" class="block">
         @csrf
@@ -32,7 +33,7 @@
                                 </td>
                             @endforeach
                             <td><input class="form-check-input" type="checkbox" name="lead[]" value="{{ $phase }}"
-                                    @checked(in_array((string) $phase, array_map('strval', (array) old('lead', [])), true))
+                                    @checked(in_array((string) $phase, Typed::ticked(old('lead', [])), true))
                                     aria-label="The current of L{{ $phase + 1 }} leads its voltage"></td>
                         </tr>
                     @endforeach

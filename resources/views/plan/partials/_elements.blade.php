@@ -1,3 +1,4 @@
+@use('App\Http\Typed')
 @if (auth()->user()->role->mayWrite())
     <details class="block" @if ($errors->hasAny(['poles', 'panels.*'])) open @endif>
         <summary>
@@ -7,7 +8,7 @@
             @csrf @method('put')
             <x-seen :kept="$page->switch->plan?->facts" />
             @php($panels = $page->facts->plan->panels())
-            @php($lines = old('panels', $page->kept?->facts['panels'] ?? []))
+            @php($lines = Typed::lines(old('panels', $page->kept?->facts['panels'] ?? [])))
             <div class="fields"><x-field name="poles" label="Poles of the switch" inputmode="numeric"
                     :value="old('poles', $page->switch->poles)"
                     hint="2 with a solid neutral, 3 with a switched one" /></div>

@@ -37,7 +37,7 @@
                             name="loads[{{ $i }}][{{ $legs }}]">
                             @foreach ($choices as $value => $words)
                                 <option value="{{ $value }}"
-                                    @selected((string) ($lines[$i][$legs] ?? '') === (string) $value)>{{ $words }}</option>
+                                    @selected(($lines[$i][$legs] ?? '') == $value)>{{ $words }}</option>
                             @endforeach
                         </select>
                         @error("loads.$i.$legs")

@@ -34,7 +34,8 @@ final class FormsComeBackTest extends TestCase
                 $sent++;
                 if ($answer->getStatusCode() >= 500) {
                     $fault = $answer->exception;
-                    $failed[] = "$action of $page: " . ($fault === null ? '' : "{$fault->getMessage()} at {$fault->getFile()}:{$fault->getLine()}");
+                    $where = $fault === null ? '' : "{$fault->getMessage()} at {$fault->getFile()}:{$fault->getLine()}";
+                    $failed[] = "$action of $page: $where";
                 }
                 while (DB::transactionLevel() > 1) {
                     DB::rollBack();
@@ -57,11 +58,13 @@ final class FormsComeBackTest extends TestCase
             $value = ['q' => $value];
         });
 
+        $words = static fn(mixed $value): mixed => is_array($value) ? array_map(static fn(): string => 'zz', $value) : $value;
+
         return [
             array_map(static fn(mixed $value): mixed => is_string($value) ? ['q' => $value] : $value, $fields),
             $deep,
             array_map(static fn(): string => 'zz', $fields),
-            array_map(static fn(mixed $value): mixed => is_array($value) ? array_map(static fn(): string => 'zz', $value) : $value, $fields),
+            array_map($words, $fields),
         ];
     }
 

@@ -70,7 +70,9 @@ final class TypedDefaultsTest extends TestCase
             'circuit' => 'single_phase', 'material' => 'cu', 'size' => '6', 'v' => 240, 'current_a' => 20, 'length_ft' => 50,
         ]];
         yield 'a conductor in AWG' => ['conductor', ['material' => 'cu', 'noncontinuous_a' => 1], ['noncontinuousA' => 1.0]];
-        yield 'a conductor in mm²' => ['conductor', ['system' => 'iec', 'material' => 'cu', 'noncontinuous_a' => 1], ['noncontinuousA' => 1.0]];
+        yield 'a conductor in mm²' => [
+            'conductor', ['system' => 'iec', 'material' => 'cu', 'noncontinuous_a' => 1], ['noncontinuousA' => 1.0],
+        ];
         yield 'a ground' => ['grounding', ['egc' => ['ocpd_a' => 100, 'material' => 'cu']]];
         yield 'a box' => ['pull_box', [
             'mode' => 'volume', 'box_volume_in3' => 20, 'conductors' => [['size' => '12', 'qty' => 2]],

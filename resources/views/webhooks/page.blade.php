@@ -61,9 +61,10 @@
                         hint="https only; addresses inside of a network are not called" /></div>
                 <fieldset class="schools">
                     <legend>It is called when</legend>
+                    @php($ticked = Typed::ticked(old('events', array_keys(Webhook::EVENTS))))
                     @foreach (Webhook::EVENTS as $event => $words)
                         <label class="check"><input class="form-check-input" type="checkbox" name="events[]" value="{{ $event }}"
-                                @checked(in_array($event, Typed::ticked(old('events', array_keys(Webhook::EVENTS))), true))>{{ $words }}</label>
+                                @checked(in_array($event, $ticked, true))>{{ $words }}</label>
                     @endforeach
                 </fieldset>
                 @error('events')

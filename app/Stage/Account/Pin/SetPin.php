@@ -18,7 +18,10 @@ final readonly class SetPin
     public function __invoke(Request $request): RedirectResponse
     {
         $fields = $request->validate(
-            ['pin' => ['required', 'string', 'regex:' . self::DIGITS], 'pin_password' => ['bail', 'required', 'string', 'current_password']],
+            [
+                'pin' => ['required', 'string', 'regex:' . self::DIGITS],
+                'pin_password' => ['bail', 'required', 'string', 'current_password'],
+            ],
             ['pin.*' => 'Four to eight digits.', 'pin_password.*' => 'This is not the password you have now.'],
         );
         if (self::isGuessed($fields['pin'])) {

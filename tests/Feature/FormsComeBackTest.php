@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Role;
+use Escapement\Core\Plant\InstallationKind;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use Tests\TestCase;
 use Tests\WalksRoutes;
@@ -17,11 +19,11 @@ final class FormsComeBackTest extends TestCase
 
     private const LEFT_OUT = ['/logout'];
 
-    #[Test]
-    public function a_form_in_another_shape_comes_back_as_a_page(): void
+    #[Test, DataProvider('kinds')]
+    public function a_form_in_another_shape_comes_back_as_a_page(InstallationKind $kind): void
     {
         $user = $this->signIn(Role::Lead);
-        $switch = $this->switchOf($user);
+        $switch = $this->switchOf($user, $kind);
         $ids = $this->ids($switch->site_id, $switch->id, $this->runOf($switch)->id);
         config(['cache.default' => 'null']);
         $failed = [];
@@ -44,6 +46,14 @@ final class FormsComeBackTest extends TestCase
         }
         self::assertGreaterThan(150, $sent);
         self::assertSame([], $failed);
+    }
+
+    /** @return iterable<string, array{InstallationKind}> */
+    public static function kinds(): iterable
+    {
+        foreach ([InstallationKind::WholeHouse, InstallationKind::Mobile50, InstallationKind::ContactorPair] as $kind) {
+            yield $kind->value => [$kind];
+        }
     }
 
     /**
@@ -85,7 +95,9 @@ final class FormsComeBackTest extends TestCase
                 static fn(array $found): string => (string) ($ids[$found[1]] ?? 1),
                 $route->uri(),
             ), '/');
-            $html = $this->get($page)->getContent();
+            $answer = $this->get($page);
+            self::assertLessThan(500, $answer->getStatusCode(), $page);
+            $html = $answer->getContent();
             if ($html === false || ! str_contains($html, '<form')) {
                 continue;
             }

@@ -83,12 +83,9 @@ final readonly class CauseChain
         $latest = [];
         foreach ($events as $place => $event) {
             $name = self::name($event);
-            $cause = -1;
-            foreach (self::candidates($event, $name) as $candidate) {
-                $cause = max($cause, $latest[$candidate] ?? -1);
-            }
-            if ($cause >= 0) {
-                $causes[$place] = $cause;
+            $before = array_intersect_key($latest, array_flip(self::candidates($event, $name)));
+            if ($before !== []) {
+                $causes[$place] = max($before);
             }
             $latest[$event->kind()->value] = $latest[$name] = $place;
         }

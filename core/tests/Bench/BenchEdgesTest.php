@@ -71,7 +71,9 @@ final class BenchEdgesTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>, \Closure, mixed}> */
     public static function hands(): iterable
     {
-        yield 'an element of the bank' => ['bank', ['element' => 2, 'on' => true], static fn(BenchPanel $of): array => $of->elements, [2 => true]];
+        yield 'an element of the bank' => [
+            'bank', ['element' => 2, 'on' => true], static fn(BenchPanel $of): array => $of->elements, [2 => true],
+        ];
         yield 'one transformer turned' => [
             'ct', ['phase' => 2, 'reversed' => true], static fn(BenchPanel $of): array => $of->reversed, [2 => true],
         ];

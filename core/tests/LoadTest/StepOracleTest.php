@@ -76,6 +76,13 @@ final class StepOracleTest extends TestCase
     }
 
     #[Test]
+    public function nobody_planned_that_the_utility_fails(): void
+    {
+        $hard = array_filter(TestMark::cases(), static fn(TestMark $mark): bool => $mark->isHard());
+        self::assertSame(['UtilityFailed'], array_column($hard, 'name'));
+    }
+
+    #[Test]
     public function a_step_has_a_level_and_nothing_else_has(): void
     {
         $with = array_filter(TestMark::cases(), static fn(TestMark $mark): bool => $mark->hasLevel());

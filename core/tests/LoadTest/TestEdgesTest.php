@@ -43,6 +43,8 @@ final class TestEdgesTest extends TestCase
         yield 'fifteen months between two tests are a year missed' => [
             ...$of([$test('2024-01-01', 300), $test('2025-06-01', 300)]), ['ids' => 'year-missed'],
         ];
+        yield 'four hundred days are not' => [...$of([$test('2024-01-01', 300), $test('2025-02-04', 300)]), ['no' => 'year-missed']];
+        yield 'a day more is' => [...$of([$test('2024-01-01', 300), $test('2025-02-05', 300)]), ['ids' => 'year-missed']];
         yield 'the first test misses none' => [...$of([$test('2025-06-01', 300)]), ['no' => 'year-missed', 'ids' => 'too-few-tests']];
         yield 'ten points of load apart are alike' => [
             ...$of([$test('2024-05-01', 300, 70), $test('2025-05-01', 290, 80)]), ['no' => 'not-comparable', 'figures/2/n' => 2],
@@ -73,6 +75,9 @@ final class TestEdgesTest extends TestCase
         yield 'held as long as is asked' => [
             ...$of($readings(6, 30)), ['verdict' => 'pass', 'requirements/0/reason' => 'Held for 30 min.', 'levels/0/by' => 'load'],
         ];
+        $drift = static fn(float $kw): array => $of([$reading(0, $kw), $reading(300, 10), $reading(600, 10)]);
+        yield 'five percent of the set from the last reading are the same load' => [...$drift(9), ['drift/minutes' => 10.0]];
+        yield 'more are another load' => [...$drift(8.9), ['drift/minutes' => 5.0]];
         yield 'five minutes short, and the run was no longer' => [
             ...$of($readings(6, 25)),
             [

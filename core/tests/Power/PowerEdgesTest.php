@@ -6,6 +6,7 @@ namespace Escapement\Core\Tests\Power;
 
 use Escapement\Core\Plant\LegSystem;
 use Escapement\Core\Power\PlausibleLoad;
+use Escapement\Core\Power\SourceFeeder;
 use Escapement\Core\Tests\Calc\AnswersAtPaths;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -122,10 +123,65 @@ final class PowerEdgesTest extends TestCase
         ]];
         yield 'within twenty degrees' => [...$slack(20), ['rotation' => 'acb']];
         yield 'beyond' => [...$slack(20.5), ['rotation' => 'undetermined']];
+        $current = static fn(float $a): array => ['three_phase_meter', [
+            'v_v' => [230, 230, 230], 'i_a' => [$a, $a, $a], 'pf' => [0.9, 0.9, 0.9], 'ct' => ['primary_a' => 200],
+        ]];
+        yield 'a hundredth of a transformer' => [...$current(1), ['ids' => 'ct-oversized']];
+        yield 'a fifth of it' => [...$current(40), ['no' => 'ct-oversized']];
+        yield 'all of it' => [...$current(200), ['no' => 'ct-overrange']];
+        yield 'more than it' => [...$current(201), ['ids' => 'ct-overrange']];
+        $shed = static fn(float $usable): array => ['shed_plan', [
+            'usable_kw' => $usable, 'loads' => [['id' => 'a', 'kw' => 9.5, 'priority' => 1]],
+        ]];
+        yield 'a twentieth left' => [...$shed(10), ['no' => 'tight', 'headroom_kw' => 0.5]];
+        yield 'less than a twentieth left' => [...$shed(9.9), ['ids' => 'tight']];
         yield 'no current says nothing of its transformers' => ['three_phase_meter', [
             'v_v' => [230, 230, 230], 'i_a' => [0, 0, 0], 'pf' => [0.9, 0.9, 0.9], 'v_deg' => [0, -120, 120], 'i_deg' => [0, -120, 120],
             'ct' => ['primary_a' => 200],
         ], ['ct_diagnosis/status' => 'no_load', 'i_unbalance_pct' => 0.0]];
+    }
+
+    #[Test, DataProvider('feeders')]
+    public function a_feeder_of_the_source_is_planned_for_what_the_source_gives(
+        float $plannedA,
+        float $ocpdA,
+        float $legA,
+        ?float $breakerA,
+        ?string $finding,
+    ): void {
+        self::assertSame($finding, SourceFeeder::judge($plannedA, $ocpdA, $legA, $breakerA)?->id);
+    }
+
+    /** @return iterable<string, array{float, float, float, ?float, ?string}> */
+    public static function feeders(): iterable
+    {
+        yield 'the breaker is the one of the plan' => [80, 100, 90, 100, null];
+        yield 'a larger breaker' => [80, 100, 90, 125, 'source-feeder-breaker-differs'];
+        yield 'a smaller breaker' => [80, 100, 90, 60, null];
+        yield 'the source gives more than is planned, its breaker is not known' => [80, 100, 90, null, 'source-feeder-small'];
+        yield 'as much as is planned' => [90, 100, 90, null, null];
+        yield 'more than the feeder and its device' => [80, 100, 120, 100, null];
+    }
+
+    /** @param list<float> $ranges nameplates in kVA */
+    #[Test, DataProvider('kitchens')]
+    public function ranges_count_by_their_number_and_their_size(array $ranges, float $kva): void
+    {
+        self::assertAnswers('demand', ['calculated' => [
+            'rule' => 'standard', 'small_appliance_circuits' => 0, 'laundry_circuits' => 0,
+            'ranges' => $ranges,
+        ]], ['calculated/base_kva' => $kva]);
+    }
+
+    /** @return iterable<string, array{list<float>, float}> */
+    public static function kitchens(): iterable
+    {
+        yield 'one of twelve' => [[12.0], 8.0];
+        yield 'a whole kilowatt more is five percent more' => [[13.0], 8.4];
+        yield 'half a kilowatt counts as a whole one' => [[12.5], 8.4];
+        yield 'less than half counts as none' => [[12.4], 8.0];
+        yield 'one of the column ends' => [[8.76], 8.0];
+        yield 'one below it' => [[8.75], 7.0];
     }
 
     #[Test, DataProvider('plausible')]

@@ -41,6 +41,25 @@ final class ScriptTest extends TestCase
     }
 
     #[Test]
+    public function what_happens_as_the_picture_ends_is_in_it(): void
+    {
+        $template = new SheetTemplate(InstallationKind::WholeHouse);
+        $at = static fn(int $ms): ScenarioEvent => new ScenarioEvent($ms, Verb::Selector, to: 'off');
+        $playback = new Playback(new Scenario($template->plant(), $template->settings(), [$at(1000), $at(5000), $at(5001)], 5000));
+        self::assertContains(5000, $playback->momentsMs);
+        self::assertNotContains(5001, $playback->momentsMs);
+    }
+
+    #[Test]
+    public function a_ramp_of_a_millisecond_is_a_ramp(): void
+    {
+        $plant = (new SheetTemplate(InstallationKind::WholeHouse))->plant();
+        $verb = static fn(int $fallMs): Verb => (new Script([new Block(BlockKind::Volts, 10, 990, v: [0, 0], fallMs: $fallMs)]))
+            ->events($plant)[0]->do;
+        self::assertSame([Verb::SetSource, Verb::RampSource], [$verb(0), $verb(1)]);
+    }
+
+    #[Test]
     public function a_script_is_over_with_its_last_ramp(): void
     {
         self::assertSame(10, (new Script([new Block(BlockKind::EngineReset, 10, null)]))->endMs());

@@ -80,6 +80,7 @@ final readonly class CauseChain
     public function __construct(private array $events)
     {
         $causes = [];
+        /** @var array<string, int> $latest places by name */
         $latest = [];
         foreach ($events as $place => $event) {
             $name = self::name($event);

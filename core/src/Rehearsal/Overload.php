@@ -34,7 +34,7 @@ final readonly class Overload
         if ($first === null) {
             return null;
         }
-        $mostKw = max(array_map(static fn(OverloadSpan $span): float => $span->mostKw, $this->spans));
+        $mostKw = max([0.0, ...array_map(static fn(OverloadSpan $span): float => $span->mostKw, $this->spans)]);
         $for = array_sum(array_map(static fn(OverloadSpan $span): int => $span->toMs - $span->fromMs, $this->spans));
 
         return Register::finding('source-overloaded', [

@@ -14,7 +14,7 @@
         <fieldset>
             <legend>Open</legend>
             <div class="choice"><label><input type="radio" name="open" value=""
-                        @checked(! $page->hasOpened())><span>nothing</span></label>
+                        @checked(!$page->hasOpened())><span>nothing</span></label>
                 @foreach ($page->openable() as $device)
                     <label><input type="radio" name="open" value="{{ $device->ref }}"
                             @checked($page->look->open === $device->ref)><span>{{ $page->name($device->ref) }}</span></label>

@@ -30,4 +30,18 @@ final class Document
             default => (new Calculations())->calc($schema, $node),
         };
     }
+
+    /**
+     * Reads it and works it out, where there is something to work out.
+     *
+     * @throws BadInput
+     */
+    public static function answer(string $schema, Node $node): void
+    {
+        match (true) {
+            $schema === 'rehearse' => (new Calculations())->rehearse($node),
+            in_array($schema, Calculations::NAMES, true) => (new Calculations())->calc($schema, $node),
+            default => self::read($schema, $node),
+        };
+    }
 }

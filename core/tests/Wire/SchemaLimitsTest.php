@@ -148,7 +148,7 @@ final class SchemaLimitsTest extends TestCase
     private static function refusal(string $calc, \stdClass $input, array $path, mixed $value): ?BadInput
     {
         try {
-            Document::read($calc, new Node(self::with($input, $path, $value)));
+            Document::answer($calc, new Node(self::with($input, $path, $value)));
         } catch (BadInput $e) {
             return $e;
         }

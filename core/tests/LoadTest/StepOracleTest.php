@@ -45,6 +45,15 @@ final class StepOracleTest extends TestCase
         ]));
         $at = self::steps($t, $kw);
         self::assertCount(count($at), $answer['steps']);
+        $isCut = array_filter(
+            array_keys($at),
+            static fn(int $n): bool => ($at[$n + 1] ?? INF) <= $at[$n] + 800 || end($t) < $at[$n] + 800,
+        );
+        $isShort = array_filter($at, static fn(float $one): bool => $one - $t[0] < 300);
+        self::assertSame([$isCut !== [], $isShort !== []], array_map(
+            static fn(string $id): bool => in_array($id, array_column($answer['findings'], 'id'), true),
+            ['step-cut', 'before-short'],
+        ));
         foreach ($answer['steps'] as $n => $step) {
             $before = self::within($t, max($at[$n] - 300, $at[$n - 1] ?? -INF), $at[$n], false);
             $window = self::within($t, $at[$n], min($at[$n] + 800, ($at[$n + 1] ?? INF) - 1e-6), true);

@@ -9,6 +9,7 @@ use Escapement\Core\LoadTest\ExerciseResult;
 use Escapement\Core\LoadTest\PastTest;
 use Escapement\Core\LoadTest\ReadingTable;
 use Escapement\Core\LoadTest\TableColumns;
+use Escapement\Core\LoadTest\TrendFigure;
 use Escapement\Core\Recording\CsvTable;
 use Escapement\Core\Recording\RecordingFault;
 use Escapement\Core\Tests\Calc\AnswersAtPaths;
@@ -134,6 +135,35 @@ final class TestEdgesTest extends TestCase
             [['four_hour', 36, '2026-01-01', 'never'], ['building_load', 1, '2026-03-01', 'ok'], ['load_bank', 12, '2026-02-01', 'ok']],
             'load_bank',
         ];
+    }
+
+    #[Test]
+    public function a_dip_is_followed_on_one_fuel_and_with_steps_that_are_alike(): void
+    {
+        $of = static fn(string $fuel, ?float $stepKw): PastTest => new PastTest('2026-01-01', 'pass', $fuel, 80, [], $stepKw);
+        $isAlike = static fn(PastTest $one): bool => TrendFigure::Dip->isAlike($one, $of('diesel', 10.0));
+        self::assertSame([true, false, false], [$isAlike($of('diesel', 10.5)), $isAlike($of('lp', 10.0)), $isAlike($of('diesel', 20.0))]);
+    }
+
+    /** @param array<string, ?int> $columns */
+    #[Test, DataProvider('headings')]
+    public function a_heading_is_taken_for_what_it_says(string $headings, array $columns): void
+    {
+        $guess = TableColumns::guess(explode(',', $headings), 1);
+        foreach ($columns as $key => $place) {
+            self::assertSame($place, $guess->{$key}, $key);
+        }
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>}> */
+    public static function headings(): iterable
+    {
+        yield 'all there is' => ['time,V L1,A L1,Hz,kW,Oil,Coolant,Exhaust,Battery', [
+            'time' => 0, 'hertz' => 3, 'kw' => 4, 'oil' => 5, 'coolant' => 6, 'exhaust' => 7, 'battery' => 8,
+        ]];
+        yield 'the first of two times, of two powers' => ['x,time,date,kW,kW total,V,A,Hz', ['time' => 1, 'kw' => 3, 'hertz' => 7]];
+        yield 'no time at all: the first column' => ['a name,V L1,A L1,Hz', ['time' => 0, 'kw' => null, 'battery' => null]];
+        yield 'a battery is no voltage' => ['t_s,Battery V,V L1,A L1,Hz', ['battery' => 1, 'volts' => [2], 'amps' => [3]]];
     }
 
     #[Test]

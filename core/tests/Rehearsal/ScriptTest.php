@@ -10,6 +10,9 @@ use Escapement\Core\Input\Node;
 use Escapement\Core\Plant\InstallationKind;
 use Escapement\Core\Plant\Load;
 use Escapement\Core\Plant\Plant;
+use Escapement\Core\Plant\PlantKind;
+use Escapement\Core\Plant\Side;
+use Escapement\Core\Plant\Source;
 use Escapement\Core\Rehearsal\Playback;
 use Escapement\Core\Rehearsal\Rehearsal;
 use Escapement\Core\Rehearsal\Scenario;
@@ -38,6 +41,34 @@ final class ScriptTest extends TestCase
         self::assertSame(0, (new Script([]))->endMs());
         $playback = new Playback(new Scenario($template->plant(), $template->settings(), [], 60_000));
         self::assertSame([[], 9_000], [$playback->momentsMs, $playback->untilMs]);
+    }
+
+    /**
+     * @param list<array{int, string}>       $turns  milliseconds, rotation
+     * @param list<array{string, int, ?int}> $pieces kind, from, for
+     */
+    #[Test, DataProvider('rotations')]
+    public function turned_phases_are_a_piece_that_ends_as_they_are_put_right(string $own, array $turns, array $pieces): void
+    {
+        $source = new Source(3, 230, 50, $own);
+        $plant = new Plant(PlantKind::TwoSource, $source, $source, null);
+        $events = array_map(
+            static fn(array $turn): ScenarioEvent => new ScenarioEvent($turn[0], Verb::SetSource, Side::Normal, rotation: $turn[1]),
+            $turns,
+        );
+        $script = Script::read($events, $plant);
+        $read = array_map(static fn(Block $one): array => [$one->kind->value, $one->atMs, $one->lastsMs], $script->blocks);
+        self::assertSame($pieces, $read);
+        self::assertSame($turns, array_map(static fn(ScenarioEvent $one): array => [$one->atMs, $one->rotation], $script->events($plant)));
+    }
+
+    /** @return iterable<string, array{string, list<array{int, string}>, list<array{string, int, ?int}>}> */
+    public static function rotations(): iterable
+    {
+        yield 'turned and put right' => ['abc', [[100, 'acb'], [300, 'abc']], [['reversed', 100, 200]]];
+        yield 'turned, and it stays' => ['abc', [[100, 'acb']], [['reversed', 100, null]]];
+        yield 'where the other way is right' => ['acb', [[100, 'abc'], [300, 'acb']], [['reversed', 100, 200]]];
+        yield 'right already' => ['abc', [[100, 'abc']], [['other', 100, null]]];
     }
 
     #[Test]

@@ -7,7 +7,10 @@ namespace Escapement\Core\Tests\Bench;
 use Escapement\Core\Bench\BenchPlay;
 use Escapement\Core\Bench\LiveBench;
 use Escapement\Core\Bench\LogLine;
+use Escapement\Core\Bench\Supervisor;
+use Escapement\Core\Finding\WorkingLine;
 use Escapement\Core\Input\Node;
+use Escapement\Core\Simulation\Event;
 use Escapement\Core\Tests\CaseFile;
 use Escapement\Core\Wire\Device\BenchInputReader;
 use Escapement\Core\Wire\Device\BenchReader;
@@ -58,6 +61,41 @@ final class LiveBenchTest extends TestCase
         self::assertTrue($live->isAtRest());
         self::assertContains('door_open', $live->sample()['alarms']);
         self::assertCount(3, array_filter($live->log(), static fn(LogLine $line): bool => $line->kind === 'input'));
+    }
+
+    #[Test]
+    public function a_supervisor_looks_every_second_while_the_engine_is_at_work_and_else_when_something_is_due(): void
+    {
+        $input = self::first();
+        $live = self::live($input);
+        $set = (new BenchReader())->input(self::node(['inputs' => [], 'sample_at_ms' => []] + $input))->generator;
+        self::assertNotNull($set);
+        $supervisor = new Supervisor($set);
+        $live->advanceTo(1500);
+        self::assertSame([90_000, 1500], [$supervisor->next($live, 90_000), $supervisor->next($live, 1500)], 'nothing is due, and it stands');
+        $live->act(...self::reader($input)->read(self::node(['at_ms' => 1500, 'do' => 'utility_disconnect', 'open' => true])));
+        $due = $supervisor->next($live, 90_000);
+        self::assertGreaterThan(1500, $due);
+        self::assertSame($live->motion->nextMs(), $due, 'the next thing that happens');
+        $live->advanceTo(40_300);
+        self::assertSame('running', $live->motion->state->engine);
+        self::assertSame([41_000, 40_400], [$supervisor->next($live, 90_000), $supervisor->next($live, 40_400)]);
+        $live->advanceTo(41_000);
+        self::assertSame(42_000, $supervisor->next($live, 90_000));
+    }
+
+    #[Test]
+    public function what_happened_is_what_is_told(): void
+    {
+        $input = ['inputs' => [['at_ms' => 1000, 'do' => 'utility_disconnect', 'open' => true]], 'sample_at_ms' => []] + self::first();
+        $play = new BenchPlay((new BenchReader())->input(self::node($input)));
+        $told = $play->play();
+        self::assertEqualsCanonicalizing(
+            array_column($told->values['events'], 'kind'),
+            array_map(static fn(Event $event): string => $event->kind()->value, $play->happened()),
+        );
+        self::assertSame(['Deepest dip of one step'], array_map(static fn(WorkingLine $line): string => $line->label, $told->working));
+        self::assertGreaterThan(1.0, $told->working[0]->value, 'percent');
     }
 
     #[Test]

@@ -72,7 +72,8 @@ final class LiveBenchTest extends TestCase
         self::assertNotNull($set);
         $supervisor = new Supervisor($set);
         $live->advanceTo(1500);
-        self::assertSame([90_000, 1500], [$supervisor->next($live, 90_000), $supervisor->next($live, 1500)], 'nothing is due, and it stands');
+        self::assertSame(90_000, $supervisor->next($live, 90_000), 'nothing is due, and it stands');
+        self::assertSame(1500, $supervisor->next($live, 1500));
         $live->act(...self::reader($input)->read(self::node(['at_ms' => 1500, 'do' => 'utility_disconnect', 'open' => true])));
         $due = $supervisor->next($live, 90_000);
         self::assertGreaterThan(1500, $due);

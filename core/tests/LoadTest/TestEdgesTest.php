@@ -76,6 +76,9 @@ final class TestEdgesTest extends TestCase
         yield 'held as long as is asked' => [
             ...$of($readings(6, 30)), ['verdict' => 'pass', 'requirements/0/reason' => 'Held for 30 min.', 'levels/0/by' => 'load'],
         ];
+        yield 'a gap is longer than what counts as read' => [
+            ...$of([$reading(0, 6), $reading(300, 6), $reading(3000, 6)]), ['ids' => 'reading-gap', 'said' => 'more than 20 minutes apart'],
+        ];
         $drift = static fn(float $kw): array => $of([$reading(0, $kw), $reading(300, 10), $reading(600, 10)]);
         yield 'five percent of the set from the last reading are the same load' => [...$drift(9), ['drift/minutes' => 10.0]];
         yield 'more are another load' => [...$drift(8.9), ['drift/minutes' => 5.0]];

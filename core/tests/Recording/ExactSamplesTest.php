@@ -157,6 +157,17 @@ final class ExactSamplesTest extends TestCase
     }
 
     #[Test]
+    public function a_line_of_a_hundred_thousand_letters_is_the_longest(): void
+    {
+        $line = static fn(int $letters): array => ["t,v\n1,", str_repeat('1', $letters - 2), "\n"];
+        $sink = new Samples();
+        CsvTable::look("t,v\n")->read($line(100_000), new CsvColumns(0, 's', [1]), $sink);
+        self::assertCount(1, $sink->taken);
+        $this->expectExceptionObject(new RecordingFault('Table: a line longer than 100 kB is no line of measurements.'));
+        CsvTable::look("t,v\n")->read($line(100_001), new CsvColumns(0, 's', [1]), new Samples());
+    }
+
+    #[Test]
     public function two_hundred_columns_are_taken(): void
     {
         self::assertCount(200, CsvTable::look(implode(',', range(1, 200)) . "\n")->headings);

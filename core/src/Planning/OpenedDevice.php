@@ -29,7 +29,7 @@ final readonly class OpenedDevice
         $this->names = $names;
     }
 
-    /** Null where the drawing has no such device. */
+    /** Null where there is no such device, or where what stays live is not worked out (a breaker): only what is known dead is called so. */
     public static function of(OneLine $drawing, PlacedAnswer $topology, ?string $ref, InstallationKind $kind, ElementNames $names): ?self
     {
         $device = array_values(array_filter($drawing->devices, static fn(Device $one): bool => $one->ref === $ref))[0] ?? null;
@@ -38,15 +38,16 @@ final readonly class OpenedDevice
         }
         /** @var list<array{open: list<string>, live: object}> $stillLive */
         $stillLive = $topology->values['still_live'];
-        $live = [];
         foreach ($stillLive as $one) {
             if ($one['open'] === [$device->ref]) {
                 /** @var array<string, list<string>> $live */
                 $live = (array) $one['live'];
+
+                return new self($drawing, $device, $live, $kind, $names);
             }
         }
 
-        return new self($drawing, $device, $live, $kind, $names);
+        return null;
     }
 
     public function ref(): string

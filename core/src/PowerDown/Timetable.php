@@ -163,8 +163,8 @@ final class Timetable
     }
 
     /**
-     * The tasks that can be set next: they wait for nothing and begin before the earliest of them is over. The one with the longest
-     * chain behind it comes first.
+     * The tasks that can begin next: nothing before them is open, and they begin before the earliest of them is over. The one with the
+     * longest chain behind it comes first.
      *
      * @param array<int, int> $earliest
      *

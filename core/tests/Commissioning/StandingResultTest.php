@@ -16,7 +16,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
-/** What a page asks of the standing of a switch, and what it is told of the release. */
+/** The parts of a standing, its latest run, and the release before a supply closes. */
 final class StandingResultTest extends TestCase
 {
     #[Test]

@@ -67,5 +67,6 @@ final class OpenedDeviceTest extends TestCase
                 . ' Both supplies opened, locked and tagged, then prove dead.',
         ];
         yield 'a device that is not there' => ['K1', 'generator', 1, 'sx', null];
+        yield 'a breaker, for which it is not worked out' => ['K1', 'generator', 1, 'panel.b1', null];
     }
 }
